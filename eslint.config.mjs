@@ -95,6 +95,7 @@ export default defineConfig([
     'dist-*/**',
     '.next-*/**',
     '.urraca/**',
+    '.brokerage/**',
     'node_modules/**',
     'next-env.d.ts',
     'test-results/**',

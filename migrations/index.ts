@@ -38,6 +38,15 @@ import { cityColumn } from './0036_city';
 import { listingsBefore } from './0037_listings_before';
 import { sessionsSeen } from './0038_sessions';
 import { passwordResets } from './0039_password_resets';
+import { mailConnections } from './0040_mail_connections';
+import { foundingCodes } from './0041_founding_codes';
+import { userInvitations } from './0042_user_invitations';
+import { invitedToRoster } from './0043_invited_to_roster';
+import { keySuccessors } from './0044_key_successors';
+import { secondSteps } from './0045_second_steps';
+import { sourcesList } from './0046_sources_list';
+import { webhooks } from './0047_webhooks';
+import { people } from './0048_people';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -80,5 +89,14 @@ export const migrations: Migration[] = [
   listingsBefore,
   sessionsSeen,
   passwordResets,
+  mailConnections,
+  foundingCodes,
+  userInvitations,
+  invitedToRoster,
+  keySuccessors,
+  secondSteps,
+  sourcesList,
+  webhooks,
+  people,
 ];
 export type { Migration };

@@ -8,7 +8,8 @@ import { readLeadMail } from '@/core/mail';
 import { parseMail } from '@/providers/mails';
 import { hashPassword } from '@/server/accounts';
 import { verify } from '@/server/contacts';
-import { foundBrokerage } from '@/server/founding';
+import { passwordProblem } from '@/core/accounts/passwords';
+import { foundBrokerage, foundingState, makeFoundingCode } from '@/server/founding';
 import { closeDb, config, db, migrate, now, reader, releaseClock, transact } from '@/server/shared';
 import { previews } from './lib/preview';
 import { BROKERAGE } from './world/settings';
@@ -51,7 +52,8 @@ async function found(): Promise<void> {
   if (!name || !zone || !owner || !email || process.stdin.isTTY) throw new Error(FOUND_USAGE);
   if (!Intl.supportedValuesOf('timeZone').includes(zone)) throw new Error(`There is no time zone ${zone}.`);
   const password = (await text(process.stdin)).trim();
-  if (password.length < 10) throw new Error('The password needs at least ten characters.');
+  const problem = passwordProblem(password, [owner, email, name]);
+  if (problem) throw new Error(problem);
   const [firstName = '', ...rest] = owner.trim().split(/\s+/);
   const user = { role: 'owner' as const, firstName, lastName: rest.join(' '), email, phone, office: 0 };
   await migrate();
@@ -63,6 +65,12 @@ async function found(): Promise<void> {
     ),
   );
   console.log(`${name} is set up (account ${accountId}). Log in as ${email}.`);
+}
+
+/** `founding-code`: a one-time code for /welcome. With `--if-none` only while there is no brokerage; then it prints the code alone, or nothing. */
+async function foundingCode(): Promise<void> {
+  if (flags.includes('--if-none') && (await foundingState()).founded) return;
+  console.log(await makeFoundingCode());
 }
 
 /** One at a time: a start that was killed may have left its own half under way, and the next waits for it to end. */
@@ -125,6 +133,7 @@ const commands: Record<string, () => Promise<void>> = {
   import: previewFiles,
   'read-mail': readMails,
   found,
+  'founding-code': foundingCode,
   'demo-world': () => alone(demoWorld),
 };
 

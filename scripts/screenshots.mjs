@@ -25,7 +25,7 @@ const VIEWS = [
   ['page-editor', 'admin', '/market/pages/7', { keys: ['Escape'], wait: 1_500 }],
   ['home-search', null, '/p/homes'],
   ['results', 'admin', '/results'],
-  ['setup', 'admin', '/setup'],
+  ['setup', 'admin', '/setup/sources'],
   ['today-dark', 'agent2', '/today', { scheme: 'dark' }],
   ['today-phone', 'agent1', '/today', { size: PHONE }],
   ['public-page-phone', null, '/p/lantern-county', { size: PHONE }],

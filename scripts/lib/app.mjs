@@ -13,31 +13,48 @@ function secretIn(home, name) {
   return readFileSync(file, 'utf8').trim();
 }
 
-/** The environment of all processes of an application. */
-export function appEnvironment({ home, databaseUrl, ports, clock = 'simulated', demo = true, habits = true, extra = {} }) {
+/**
+ * The environment of all processes of an application.
+ * @param options.demo the demo world, which nothing from outside is put into: what the caller's environment says of carriers does not count
+ * @param options.simulate the stand-ins for the world outside, where the caller's environment names nobody
+ */
+export function appEnvironment({
+  home,
+  databaseUrl,
+  ports,
+  clock = 'simulated',
+  demo = true,
+  habits = true,
+  simulate = true,
+  extra = {},
+}) {
   mkdirSync(home, { recursive: true });
-  const url = `http://127.0.0.1:${ports.web}`;
+  const given = demo ? {} : process.env;
   return {
     ...process.env,
     NODE_ENV: 'production',
     NEXT_TELEMETRY_DISABLED: '1',
     DATABASE_URL: databaseUrl,
-    URRACA_SECRET: secretIn(home, 'secret'),
-    HOOK_SECRET: secretIn(home, 'hook-secret'),
-    PUBLIC_URL: process.env.PUBLIC_URL ?? url,
+    URRACA_SECRET: given.URRACA_SECRET ?? secretIn(home, 'secret'),
+    HOOK_SECRET: given.HOOK_SECRET ?? secretIn(home, 'hook-secret'),
+    PUBLIC_URL: process.env.PUBLIC_URL ?? `http://127.0.0.1:${ports.web}`,
     PORT: String(ports.web),
     URRACA_DEMO: demo ? '1' : '0',
     URRACA_CLOCK: clock,
-    SIMULATOR_URL: `http://127.0.0.1:${ports.simulator}`,
-    SIMULATOR_PORT: String(ports.simulator),
-    SIMULATOR_SMTP_PORT: String(ports.simulatorSmtp),
+    ...(simulate && simulatorEnvironment(ports, habits, given)),
     SIMULATOR_HOME: join(home, 'simulator'),
-    SIMULATOR_HABITS: habits ? '1' : '0',
-    SMTP_URL: `smtp://127.0.0.1:${ports.simulatorSmtp}`,
     MAIL_DOOR_PORT: String(ports.mailDoor),
     ...extra,
   };
 }
+
+const simulatorEnvironment = (ports, habits, given) => ({
+  SIMULATOR_URL: `http://127.0.0.1:${ports.simulator}`,
+  SIMULATOR_PORT: String(ports.simulator),
+  SIMULATOR_SMTP_PORT: String(ports.simulatorSmtp),
+  SIMULATOR_HABITS: habits ? '1' : '0',
+  SMTP_URL: given.SMTP_URL ?? `smtp://127.0.0.1:${ports.simulatorSmtp}`,
+});
 
 /** The ids of the processes that an application started, for the case that whoever started them is killed. */
 const CHILDREN = 'children.pids';

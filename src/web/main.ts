@@ -42,12 +42,15 @@ async function main(): Promise<void> {
   await app.prepare();
   const answer = app.getRequestHandler();
   const mark = clientMarker(process.env.TRUSTED_PROXIES ?? '');
+  /* A browser that came once by TLS comes by nothing else (RFC 6797). */
+  const overTls = process.env.PUBLIC_URL?.startsWith('https:') ?? false;
   const open = new Set<ServerResponse>();
   const server = createServer((request, response) => {
     open.add(response);
     response.once('close', () => open.delete(response));
     if (isBrokenAddress(request.url ?? '')) return refuse(request, response);
     mark(request);
+    if (overTls) response.setHeader('strict-transport-security', 'max-age=31536000; includeSubDomains');
     answer(request, response).catch((error: unknown) => {
       console.error(error);
       if (!response.headersSent) response.writeHead(500);

@@ -5,12 +5,15 @@ import { failChange, performChange, performUndo } from '@/server/changes';
 import { findDuplicates } from '@/server/duplicates';
 import { failExport } from '@/server/exports';
 import { failImport } from '@/server/imports';
+import { mailInvitation } from './accounts/invite';
+import { checkMail } from './accounts/mail-check';
 import { mailReset, mailUser } from './accounts/login-mail';
 import { printBroadcast } from './broadcasts/print';
 import { mailExport } from './exports/mail';
 import { performExport } from './exports/run';
 import { performImport, performImportUndo } from './imports/run';
 import { scanImport } from './imports/scan';
+import { deliver } from './webhooks/deliver';
 import { handTrial } from './messages/trial';
 import { tellAgent } from './routing/agent-alert';
 import { rehearse } from './routing/rehearse';
@@ -36,9 +39,12 @@ export const handlersOf = (processId: string, outside: Providers, goesOn: () => 
   'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, goesOn)),
   'routing.notice': ({ noticeId }) => tellAgent(noticeId, outside),
   'accounts.mail': (job) => mailUser(job, outside),
+  'accounts.invite': (job) => mailInvitation(job, outside),
+  'accounts.mail_check': (job) => checkMail(job, outside),
   'accounts.reset': (job) => mailReset(job, outside),
   'messages.try': (job) => handTrial(job, outside),
   'broadcasts.print': ({ broadcastId, what }) => printBroadcast(broadcastId, what),
+  'webhooks.deliver': ({ deliveryId }) => deliver(deliveryId),
   'campaigns.rehearse': ({ rehearsalId }) =>
     orFailCampaignRehearsal(rehearsalId, () => performCampaignRehearsal(rehearsalId, goesOn)),
   'routing.rehearse': ({ rehearsalId }) => rehearse(rehearsalId, goesOn),

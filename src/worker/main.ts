@@ -3,8 +3,10 @@ import { randomUUID } from 'node:crypto';
 import { constants, setPriority } from 'node:os';
 import pino from 'pino';
 import { DUE_CHANNEL } from '@/core/shared';
-import { sweepLoginFailures, sweepResets } from '@/server/accounts';
+import { sweepChallenges, sweepDevices, sweepLoginFailures, sweepResets } from '@/server/accounts';
+import { sweepDeliveries } from '@/server/webhooks';
 import { checkRegistry } from '@/server/contacts';
+import { releaseConnected } from '@/server/messages';
 import { sweepVisitors } from '@/server/pages';
 import {
   BEAT_MS,
@@ -18,6 +20,7 @@ import {
   listen,
   markClock,
   migrate,
+  now,
   readyToRead,
   stopReading,
   sweepRates,
@@ -26,7 +29,6 @@ import {
 import { mailDoor } from './messages/mail-door';
 import { connectProviders as makeOutside, type Providers } from './shared/providers';
 import { carryOutRound, startPulse } from './shared/pulse';
-import { workerSettings } from './shared/settings';
 import { workQueue, type Queue } from './shared/job-queue';
 import { GIVE_UP, handlersOf } from './handlers';
 import { syncSimulator } from './simulation/advance';
@@ -67,7 +69,17 @@ async function startTimers(processId: string, queue: Queue, outside: Providers):
   await live();
   const ask = () => checkRegistry(REGISTRY_BATCH, (numbers) => outside.registry.registered(numbers)).catch(() => {});
   const sweep = () => {
-    for (const one of [sweepRates, sweepReplies, sweepLoginFailures, sweepResets, sweepVisitors]) void one().catch(() => {});
+    for (const one of [
+      sweepRates,
+      sweepReplies,
+      sweepLoginFailures,
+      sweepResets,
+      sweepChallenges,
+      sweepDevices,
+      sweepDeliveries,
+      sweepVisitors,
+    ])
+      void one().catch(() => {});
   };
   return [
     setInterval(() => void live().catch((error) => complain('no heartbeat', error)), BEAT_MS),
@@ -79,11 +91,12 @@ async function startTimers(processId: string, queue: Queue, outside: Providers):
 async function main(): Promise<void> {
   /* On a machine that is full, whoever waits for an answer of the web comes first. */
   setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
-  const settings = workerSettings();
+  const { mailDoor: doorAt, pulseMs } = config();
   const processId = `worker-${randomUUID()}`;
-  const outside = makeOutside(settings);
+  const outside = makeOutside();
   await migrate();
   await readyToRead();
+  await releaseConnected(null, await now());
   let going = true;
 
   const queue = await workQueue(
@@ -92,7 +105,7 @@ async function main(): Promise<void> {
     { complain, giveUp: GIVE_UP },
   );
 
-  const pulse = startPulse(() => carryOutRound(processId, outside), settings.WORKER_PULSE_MS, complain);
+  const pulse = startPulse(() => carryOutRound(processId, outside), pulseMs, complain);
   const wake = listen(
     DUE_CHANNEL,
     () => pulse.wake(),
@@ -104,7 +117,7 @@ async function main(): Promise<void> {
 
   const door = mailDoor(complain);
   door.on('error', (error: Error) => complain('the mail door', error));
-  if (settings.MAIL_DOOR_PORT) door.listen(settings.MAIL_DOOR_PORT, settings.MAIL_DOOR_HOST);
+  if (doorAt.port) door.listen(doorAt.port, doorAt.host);
 
   const stop = async () => {
     if (!going) return;

@@ -144,7 +144,14 @@ test('a mail server that is away is said with the file, and the file is sent whe
   const { exports, exporting, exportMail } = app().m;
   const { id } = await exports.createExport(app().as('Ada'), 'csv', { question: {} }, {}, true);
   await exporting.performExport(id);
-  const away = { ...app().outside, mail: { close: () => {}, send: async () => ({ result: 'later' as const, error: 'away' }) } };
+  const away = {
+    ...app().outside,
+    mail: {
+      close: () => {},
+      sendBy: () => Promise.reject(new Error('not asked for')),
+      send: async () => ({ result: 'later' as const, error: 'away' }),
+    },
+  };
   await expect(exportMail.mailExport(id, away)).rejects.toThrow('away');
   expect(await exports.findExport(app().as('Ada'), id)).toMatchObject({ mailed_at: null, mail_error: 'away' });
   await exportMail.mailExport(id, app().outside);

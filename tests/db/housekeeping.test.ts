@@ -18,9 +18,9 @@ const password = async (email: string, word: string) =>
 describe('logging in', () => {
   test('the right password opens a session, another ends the old one, logging out ends it', async () => {
     await password('ada@house.example', 'right');
-    const first = await app.m.accounts.logIn(' ADA@house.example ', 'right', { from: 'here' });
+    const { token: first } = await app.m.accounts.logIn(' ADA@house.example ', 'right', { from: 'here' });
     expect(await app.m.accounts.personOfSession(first)).toMatchObject({ firstName: 'Ada', role: 'admin' });
-    const second = await app.m.accounts.logIn('ada@house.example', 'right', { from: 'here' }, first);
+    const { token: second } = await app.m.accounts.logIn('ada@house.example', 'right', { from: 'here' }, first);
     expect(await app.m.accounts.personOfSession(first)).toBeNull();
     await app.m.accounts.logOut(second);
     expect(await app.m.accounts.personOfSession(second)).toBeNull();
@@ -42,7 +42,7 @@ describe('logging in', () => {
 
   test('a session that is over, and one of somebody who left, opens nothing', async () => {
     await password('brisa@house.example', 'right');
-    const token = await app.m.accounts.logIn('brisa@house.example', 'right', { from: 'here' });
+    const { token } = await app.m.accounts.logIn('brisa@house.example', 'right', { from: 'here' });
     await app.db.run(`update users set active = false where email = 'brisa@house.example'`);
     expect(await app.m.accounts.personOfSession(token)).toBeNull();
     await app.db.run(`update users set active = true where email = 'brisa@house.example'`);

@@ -124,9 +124,9 @@ test('the tags of those selected, with how many of them have each', async () => 
 test('the audit is read newest first, in words, an account at a time', async () => {
   const { accounts, vocabulary } = app().m;
   await vocabulary.createStage(app().as('Ada'), { name: 'Looking around', meaning: '', counts_as: 'talking' });
-  const { items, next } = await accounts.listAudit('1', 1);
+  const { items, next } = await accounts.listAudit('1', { limit: 1 });
   expect(items).toMatchObject([{ does: 'added a stage', about: 'Looking around' }]);
   expect(items[0]!.by).toMatch(/^Ada/);
-  if (next) expect((await accounts.listAudit('1', 1, next)).items[0]!.id).not.toBe(items[0]!.id);
-  expect((await accounts.listAudit('999999', 5)).items).toEqual([]);
+  if (next) expect((await accounts.listAudit('1', { limit: 1, cursor: next })).items[0]!.id).not.toBe(items[0]!.id);
+  expect((await accounts.listAudit('999999', { limit: 5 })).items).toEqual([]);
 });

@@ -131,6 +131,13 @@ test('an address that was changed takes no more mail; the new one does; other ho
   expect(await send(fileOf('01'), changed.address!)).toBeNull();
   expect(await states()).toEqual([{ state: 'taken', n: 1 }]);
   await expect(app().m.capture.rotateDoor(app().as('Ada'), '1')).rejects.toMatchObject({ code: 'not_found' });
+  const local = changed.address!.split('@')[0]!;
+  await app().m.capture.closeDoor(app().as('Ada'), made.id, true);
+  expect(await app().m.capture.doorOfAddress(local)).toBeNull();
+  await expect(app().m.capture.closeDoor(app().as('Ada'), made.id, true)).rejects.toMatchObject({ code: 'not_found' });
+  await app().m.capture.closeDoor(app().as('Ada'), made.id, false);
+  expect(await app().m.capture.doorOfAddress(local)).toMatchObject({ id: made.id });
+  await expect(app().m.capture.closeDoor(app().as('Ada'), '1', true)).rejects.toMatchObject({ code: 'not_found' });
   const seen = await app().m.capture.listDoors(app().scopeOf('Abel'), new Date());
   expect(seen.every(({ address }) => address === null)).toBe(true);
 });

@@ -21,6 +21,9 @@ const tries = (password: string, from: string, email = EMAIL): Promise<string> =
 test('a guesser waits, also with the right password; the owner logs in from elsewhere all the while', async () => {
   for (let n = 0; n < 5; n += 1) expect(await tries(`wrong ${n}`, '10.0.0.9')).toBe('login_wrong');
   expect(await tries(PASSWORD, '10.0.0.9')).toMatch(/^too_many [12]$/);
+  const told = async () => (await app().m.accounts.listAudit('1', { limit: 9, q: 'refused login abel' })).items.length;
+  for (let n = 0; n < 20 && (await told()) < 5; n += 1) await new Promise((resolve) => setTimeout(resolve, 100));
+  expect(await told()).toBe(5);
   await app().db.run(`update login_failures set failures = 500 where bucket like 'account:%'`);
   expect(await tries(PASSWORD, '10.0.0.1')).toBe('in');
   await app().db.run(`update login_failures set last_at = last_at - interval '10 seconds'`);

@@ -331,14 +331,23 @@ test('a rung that tells by call rings the agent who has the lead, once', async (
   expect(app.received('call').map(({ to }) => to)).toEqual([agent.phone]);
 });
 
-test('somebody on a roster that shows all its leads sees those of the others on it, and nobody else does', async () => {
+test('somebody on a roster that shows all its leads sees that roster’s leads, and no other contact of the others on it', async () => {
   await app.arrives({ emails: ['a@shared.example'] });
   const other = await app.arrives({ emails: ['b@shared.example'] });
-  const sees = async () => {
-    const user = (await app.m.accounts.findUser(idOf('Abel')))!;
-    return (await app.m.contacts.listContacts(scopeFor({ kind: 'user', user }), { limit: 9 })).items.map(({ id }) => id);
-  };
+  const holder = (await app.contact(other.contact.id)).owner!.id;
+  const [own] = await app.db.rows<{ id: string }>(
+    `insert into contacts (account_id, owner_id, first_name, time_zone, stage_since, created_at, updated_at) values (1, $1, 'Friend', 'UTC', now(), now(), now()) returning id`,
+    [holder],
+  );
+  await app.completePeople();
+  const asAbel = async () => scopeFor({ kind: 'user', user: (await app.m.accounts.findUser(idOf('Abel')))! });
+  const sees = async () => (await app.m.contacts.listContacts(await asAbel(), { limit: 9 })).items.map(({ id }) => id);
   expect(await sees()).not.toContain(other.contact.id);
   await roster({ sees: 'all' });
   expect(await sees()).toContain(other.contact.id);
+  expect(await sees()).not.toContain(own!.id);
+  await expect(app.m.contacts.findContact(await asAbel(), own!.id)).rejects.toMatchObject({ code: 'not_found' });
+  /* Handed to somebody who is not on the roster, the lead is theirs alone. */
+  await app.db.run('delete from roster_members where user_id = $1', [holder]);
+  expect(await sees()).not.toContain(other.contact.id);
 });

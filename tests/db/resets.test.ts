@@ -40,7 +40,7 @@ const tries = (token: string, password = NEXT) =>
     );
 
 test('the link goes to its owner, sets the password once, and logs out everywhere', async () => {
-  const session = await accounts().logIn(EMAIL, OLD, HERE);
+  const { token: session } = await accounts().logIn(EMAIL, OLD, HERE);
   const [token] = await mailed(' ABEL@house.example ');
   expect(
     app()

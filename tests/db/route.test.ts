@@ -26,7 +26,7 @@ test('a hundred at once leave every agent within one of each other', async () =>
 });
 
 test('whoever is away is passed over and named; back again, they have their turn', async () => {
-  await app.m.routing.setUserAway(app.as('Ada'), app.users.Abel!.id, new Date(MONDAY_MORNING.getTime() + DAY));
+  await app.m.routing.setUserAway(app.as('Ada'), app.users.Abel!.id, { until: new Date(MONDAY_MORNING.getTime() + DAY) });
   const first = await app.arrives({ emails: ['a@away.example'] });
   expect(first.routing).toEqual({
     agent: { id: app.users.Brisa!.id, name: 'Brisa Test' },
@@ -40,7 +40,7 @@ test('whoever is away is passed over and named; back again, they have their turn
 
 test('with everyone away the safety net takes it', async () => {
   for (const name of ['Abel', 'Brisa', 'Caspian'])
-    await app.m.routing.setUserAway(app.as('Ada'), app.users[name]!.id, new Date(MONDAY_MORNING.getTime() + DAY));
+    await app.m.routing.setUserAway(app.as('Ada'), app.users[name]!.id, { until: new Date(MONDAY_MORNING.getTime() + DAY) });
   const { routing } = await app.arrives({ emails: ['all@away.example'] });
   expect(routing).toEqual({
     agent: { id: app.users.Ada!.id, name: 'Ada Test' },
@@ -49,10 +49,10 @@ test('with everyone away the safety net takes it', async () => {
 });
 
 test('only the office says that somebody else is away', async () => {
-  await expect(app.m.routing.setUserAway(app.as('Abel'), app.users.Brisa!.id, null)).rejects.toMatchObject({
+  await expect(app.m.routing.setUserAway(app.as('Abel'), app.users.Brisa!.id, { until: null })).rejects.toMatchObject({
     code: 'not_allowed',
   });
-  await expect(app.m.routing.setUserAway(app.as('Abel'), app.users.Abel!.id, new Date())).resolves.toBeUndefined();
+  await expect(app.m.routing.setUserAway(app.as('Abel'), app.users.Abel!.id, { until: new Date() })).resolves.toBeUndefined();
 });
 
 test('the agent is told within a second of the commit, and others are not', async () => {

@@ -17,7 +17,7 @@ import { draw } from '../harness/people';
 import { openApp, type TestApp } from '../harness/test-app';
 
 const AT = new Date('2026-02-27T18:00:00Z');
-const TREES = 2_000;
+const TREES = 500;
 let app: TestApp;
 let fields: FieldDef[];
 let ids: string[];

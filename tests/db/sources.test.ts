@@ -56,3 +56,67 @@ test('merged, all that came and all that comes is called by the other, segments 
   expect((await sourcesOf('contacts')).find(({ source }) => source === 'Portal B')!.n).toBe(2);
   await expect(m.capture.splitSources(ada(), mergeId)).rejects.toMatchObject({ code: 'not_found' });
 });
+
+describe('the one list', () => {
+  const route = async (name: string) =>
+    (await app().m.capture.listSources(ada()))
+      .find((one) => one.name === name)!
+      .routes.map(({ rung, to, always }) => [rung?.position ?? null, to, always]);
+  const ladder = async (...trees: Tree[]) => {
+    const { version } = await app().m.routing.readLadder(app().scope);
+    await app().m.routing.saveLadder(ada(), version, { rungs: trees.map((tree) => ({ tree, roster_id: '1' })) });
+  };
+  const of = (...names: string[]): Tree => ({ on: 'lead_source', how: 'any', of: names });
+
+  test('one made before its first lead says where its leads will go; its first lead stands beside it then', async () => {
+    await ladder({ all: [of('Yard signs')] }, { all: [{ on: 'lead_role', how: 'any', of: ['seller'] }] });
+    await app().m.capture.createSource(ada(), '  Yard signs ');
+    await app().m.capture.createSource(ada(), 'Open house');
+    await expect(app().m.capture.createSource(ada(), 'yard SIGNS')).rejects.toMatchObject({ code: 'conflict' });
+    expect(await route('Yard signs')).toEqual([[1, 'Coast agents', true]]);
+    expect(await route('Open house')).toEqual([
+      [2, 'Coast agents', false],
+      [null, expect.any(String), true],
+    ]);
+    const { inquiry, contact } = await arrives(1, 'yard signs');
+    const [signs] = (await app().m.capture.listSources(ada())).filter(({ name }) => name === 'Yard signs');
+    expect(signs).toMatchObject({
+      leads_30_days: 1,
+      quiet: null,
+      state: 'known',
+      last_lead: { inquiry_id: inquiry.id, contact_id: contact.id, at: expect.any(Date) },
+    });
+  });
+
+  test('its rung is copied above it for others, which changes nothing else, and taken back by the version before', async () => {
+    await ladder({ all: [of('Yard signs'), { on: 'lead_role', how: 'any', of: ['buyer'] }] }, { all: [] });
+    for (const name of ['Yard signs', 'Open house', 'Radio']) await app().m.capture.createSource(ada(), name);
+    const [open, radio] = [await idOf('Open house'), await idOf('Radio')];
+    const [rung] = (await app().m.routing.readLadder(app().scope)).rungs;
+    const { before } = await app().m.capture.copyRungToSources(ada(), rung!.id, [radio, open]);
+    const now = (await app().m.routing.readLadder(app().scope)).rungs;
+    expect(now.map(({ tree }) => named(tree)[0] ?? 'everybody')).toEqual([
+      '"of":["Radio"]',
+      '"of":["Open house"]',
+      '"of":["Yard signs"]',
+      'everybody',
+    ]);
+    expect(now[2]!.id).toBe(rung!.id);
+    await app().m.routing.restoreLadder(ada(), before);
+    expect((await app().m.routing.readLadder(app().scope)).rungs).toHaveLength(2);
+    await expect(app().m.capture.copyRungToSources(ada(), rung!.id, ['999'])).rejects.toMatchObject({ code: 'not_found' });
+  });
+
+  test('a name that is no source goes off the list; leads that name it count for their door', async () => {
+    await arrives(1, 'Forwarding desk');
+    await app().m.capture.dismissSource(ada(), await idOf('Forwarding desk'));
+    const { contact } = await arrives(2, 'forwarding desk');
+    const row = await app().db.first<{ source: string | null }>('select source from inquiries where contact_id = $1', [
+      contact.id,
+    ]);
+    expect(row!.source).not.toMatch(/forwarding/i);
+    await app().m.capture.saveSource(ada(), await idOf('Forwarding desk'));
+    await arrives(3, 'forwarding desk');
+    expect((await list()).find(({ name }) => name === 'Forwarding desk')).toMatchObject({ state: 'known', people: 2 });
+  });
+});

@@ -8,7 +8,7 @@ import { DAY, HOUR, localMinutes, MINUTE, seeded } from '@/core/shared';
 import { MONDAY_MORNING, openApp, type TestApp } from '../harness/test-app';
 import type { SentMessage } from '../../simulator/record';
 
-const PEOPLE = Number(process.env.YEAR_PEOPLE ?? 36);
+const PEOPLE = Number(process.env.YEAR_PEOPLE ?? 24);
 const YEAR = 365;
 /** With many people nearly every minute has somebody due; then all that is due within so long happens at its end. */
 const STRIDE = PEOPLE > 500 ? 10 * MINUTE : 1;

@@ -1,7 +1,7 @@
 /**
  * The drill of crafted input, against real processes: mails, bodies, files, templates, plans, page markers and public addresses that nobody
  * means well with, drawn from a seed. Each is answered soon and without a fault of ours, no process takes more memory than it may, and whatever
- * was said to be kept is there. `--small` sends them for half a minute, for every test run; without it for ten minutes, while each process is killed
+ * was said to be kept is there. `--small` sends them for twenty seconds, for every test run; without it for ten minutes, while each process is killed
  * with -9 and starved in turn and PostgreSQL is stopped; a sender who was not answered then tries again, as senders do.
  */
 import { createHash } from 'node:crypto';
@@ -17,7 +17,7 @@ import { say, script, Stop } from '../../scripts/lib/say.mjs';
 import { supervise } from '../../scripts/lib/supervise.mjs';
 
 const small = process.argv.includes('--small');
-const SECONDS = Number(process.env.DRILL_SECONDS ?? (small ? 30 : 600));
+const SECONDS = Number(process.env.DRILL_SECONDS ?? (small ? 20 : 600));
 /** Two seconds on a machine that is not busy; twice that, so that another's load is no fault of ours. */
 const MOST_MS = 4_000;
 const MOST_MB = 900;

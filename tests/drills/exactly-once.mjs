@@ -14,9 +14,9 @@ import { runQuietly } from '../../scripts/lib/run.mjs';
 import { say, script, Stop } from '../../scripts/lib/say.mjs';
 
 const small = process.argv.includes('--small');
-const DUE = small ? 2_500 : 5_000;
+const DUE = small ? 1_500 : 5_000;
 const AWAY_SECONDS = small ? 12 : 600;
-const KILLS = small ? 6 : 60;
+const KILLS = small ? 4 : 60;
 const GIVE_UP_SECONDS = small ? 240 : 1_800;
 const DIST = process.env.DRILL_DIST ?? 'dist-test';
 const home = join(process.env.URRACA_TEST_HOME ?? fromRoot('.urraca', 'test'), 'drill');

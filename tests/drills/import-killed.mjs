@@ -12,7 +12,7 @@ import { runQuietly } from '../../scripts/lib/run.mjs';
 import { say, script, Stop } from '../../scripts/lib/say.mjs';
 
 const small = process.argv.includes('--small');
-const PEOPLE = small ? 12_000 : 200_000;
+const PEOPLE = small ? 6_000 : 200_000;
 const KILLS = small ? 3 : 30;
 const GIVE_UP_SECONDS = small ? 180 : 1_800;
 const DIST = process.env.DRILL_DIST ?? 'dist-test';

@@ -21,6 +21,7 @@ export const ODALYS = {
   wants: { bedrooms: 3 },
   do_not_contact: false,
   household_do_not_contact: false,
+  lenders: [],
   household: [],
   permissions: { call: 'unknown', text: 'granted', email: 'unknown', letter: 'unknown' },
   permission_details: [],

@@ -13,6 +13,7 @@ const member = (id: string, name: string): RosterJson['members'][number] => ({
   state: 'in',
   handed: 0,
   due: 0,
+  away_from: null,
   away_until: null,
   away: false,
   off: null,

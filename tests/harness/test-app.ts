@@ -49,6 +49,8 @@ const modules = async () => ({
   pages: await import('@/server/pages'),
   accounts: await import('@/server/accounts'),
   founding: await import('@/server/founding'),
+  webhooks: await import('@/server/webhooks'),
+  delivering: await import('@/worker/webhooks/deliver'),
   simulation: await import('@/server/simulation'),
   outside: await import('@/worker/shared/providers'),
   jobQueue: await import('@/worker/shared/job-queue'),
@@ -229,17 +231,9 @@ export class TestApp {
     await listening(api);
     const mailPort = await this.listenSmtp(simMail.mailboxes(this.world));
     const url = `http://127.0.0.1:${portOf(api)}`;
-    this.outside = this.m.outside.connectProviders({
-      SMS_URL: url,
-      VOICE_URL: url,
-      POST_URL: url,
-      REGISTRY_URL: url,
-      SIMULATOR_URL: url,
-      SMTP_URL: `smtp://127.0.0.1:${mailPort}`,
-      MAIL_DOOR_HOST: '127.0.0.1',
-      MAIL_DOOR_PORT: 0,
-      WORKER_PULSE_MS: 1000,
-    });
+    Object.assign(process.env, { SIMULATOR_URL: url, SMTP_URL: `smtp://127.0.0.1:${mailPort}` });
+    this.m.shared.forgetConfig();
+    this.outside = this.m.outside.connectProviders();
     this.servers.push(hooks, api);
   }
 

@@ -1,5 +1,8 @@
-/** Getting in: a forgotten password is replaced by the link that was mailed, once; devices are seen and logged out; a password is changed. */
+/** Getting in: two steps and passkeys; a forgotten password is replaced by the link that was mailed, once; devices are seen and logged out; a password is changed. */
+import { generateSync } from 'otplib';
 import { expect, received, test } from './fixtures';
+
+const BASE_URL = process.env.BASE_URL ?? 'http://127.0.0.1:3100';
 
 const EMAIL = 'agent9@urraca.example';
 const FIRST = 'gulls over cold porridge';
@@ -44,8 +47,8 @@ test('a forgotten password, by keyboard; the other device is logged out; the pas
   await enter(other, FIRST);
 
   await page.getByRole('button', { name: /: setup, days off, log out$/ }).click();
-  await page.getByRole('menuitem', { name: 'Password and devices' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Password and devices' });
+  await page.getByRole('menuitem', { name: 'Login and security' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Login and security' });
   await expect(dialog.getByText('This device')).toBeVisible();
   await dialog.getByRole('button', { name: /^Log out Chrome/ }).click();
   await expect(dialog.getByRole('button', { name: /^Log out Chrome/ })).toHaveCount(0);
@@ -65,4 +68,72 @@ test('a forgotten password, by keyboard; the other device is logged out; the pas
   await expect
     .poll(async () => (await received(EMAIL)).filter(({ subject }) => subject === 'Your password was changed').length)
     .toBe(2);
+});
+
+test('two steps: an app is set up, its code is asked for; a passkey takes the place of both', async ({ page, context }) => {
+  /* Passkeys belong to a name, and 127.0.0.1 is none. */
+  const base = `http://localhost:${new URL(BASE_URL).port}`;
+  const EMAIL = 'agent8@urraca.example';
+  const login = async () => {
+    await page.goto(`${base}/login`);
+    await page.getByLabel('Email').fill(EMAIL);
+    await page.getByLabel('Password').fill('urraca-demo');
+    await page.keyboard.press('Enter');
+  };
+  const security = async () => {
+    await page.locator('[data-keys="heard"]').waitFor();
+    await page.getByRole('button', { name: /: setup, days off, log out$/ }).click();
+    await page.getByRole('menuitem', { name: 'Login and security' }).click();
+    return page.getByRole('dialog', { name: 'Login and security' });
+  };
+  await login();
+  const dialog = await security();
+  await dialog.getByRole('button', { name: 'Set up an authenticator app' }).click();
+  const secret = (await dialog.locator('code').innerText()).replaceAll(' ', '');
+  await dialog.getByLabel('Six-digit code').fill(generateSync({ secret }));
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByRole('button', { name: 'I saved them' })).toBeVisible();
+  const codes = (await dialog.locator('code').innerText()).split('\n');
+  expect(codes).toHaveLength(10);
+  await dialog.getByRole('button', { name: 'I saved them' }).click();
+  await expect(dialog.getByText(/10 recovery codes left/)).toBeVisible();
+
+  const devtools = await context.newCDPSession(page);
+  await devtools.send('WebAuthn.enable');
+  await devtools.send('WebAuthn.addVirtualAuthenticator', {
+    options: {
+      protocol: 'ctap2',
+      transport: 'internal',
+      hasResidentKey: true,
+      hasUserVerification: true,
+      isUserVerified: true,
+      automaticPresenceSimulation: true,
+    },
+  });
+  await dialog.getByRole('button', { name: 'Add a passkey' }).click();
+  const name = page.getByRole('dialog', { name: 'Add a passkey' });
+  await name.getByLabel('Name').fill('Office laptop');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByText('Office laptop')).toBeVisible();
+
+  await context.clearCookies();
+  await login();
+  await expect(page).toHaveURL(/\/login\/code$/);
+  await page.getByLabel('Code').fill('000000');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^That code isn’t right/)).toBeVisible();
+  await page.getByLabel('Code').fill(codes[0]!);
+  await page.keyboard.press('Enter');
+  await expect((await security()).getByText(/9 recovery codes left/)).toBeVisible();
+
+  await context.clearCookies();
+  await page.goto(`${base}/login`);
+  await page.getByRole('button', { name: 'Log in with a passkey' }).click();
+  await page.locator('[data-keys="heard"]').waitFor();
+  const told = async () => (await received(EMAIL)).map(({ subject }) => subject);
+  await expect
+    .poll(told)
+    .toEqual(
+      expect.arrayContaining(['New login to Urraca', 'Two-step login is on', 'A passkey was added', 'A recovery code was used']),
+    );
 });

@@ -76,6 +76,24 @@ const BODIES: Partial<Record<OperationId, unknown>> = {
   updateBroadcast: { name: 'not mine' },
   orderPrint: { what: 'letters' },
   markRead: { read: true },
+  setMailConnection: { host: '127.0.0.1', port: 9, from_address: 'not@mine.example' },
+  updateUser: { role: 'admin' },
+  createOffice: { name: 'Not mine' },
+  renameOffice: { name: 'Not mine' },
+  confirmPassword: { password: 'not theirs' },
+  confirmTotp: { code: '000000' },
+  savePasskey: { name: 'not mine', response: { id: 'x' } },
+  createCustomRole: { name: 'Not mine', base: 'agent', rights: [] },
+  updateCustomRole: { name: 'Not mine' },
+  createTeam: { name: 'Not mine', member_ids: [] },
+  updateTeam: { name: 'Not mine', member_ids: [] },
+  updateProfile: { title: 'not mine' },
+  setLenders: { lender_ids: [] },
+  createSource: { name: 'Not mine' },
+  createWebhook: { url: 'https://not.mine.example/', events: ['note.added'] },
+  updateWebhook: { on: false },
+  copyRungToSources: { source_ids: ['1'] },
+  inviteUser: { email: 'not@mine.example', role: 'admin', by: 'link' },
 };
 /** What a path asks for beside its id. */
 const QUERIES: Partial<Record<OperationId, string>> = {
@@ -85,7 +103,7 @@ const QUERIES: Partial<Record<OperationId, string>> = {
 };
 /** What only those who run the office do. */
 const OFFICE =
-  /Key|Stuck|Audit|importListings|restoreListings|setBaseMap|createPage|listPages|listSources|listSenders|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/;
+  /Key|Webhook|CustomRole|(create|update|delete)Team|Deliver|Stuck|Audit|MailConnection|Start$|UserInvitations|inviteUser|createOffice|importListings|restoreListings|setBaseMap|createPage|listPages|(list|create)Source|copyRung|listSenders|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/;
 /** What a caller who sees all contacts may do to them. */
 const CONTACTS = /^\/(contacts|calls|enroll?ments|inquiries|offers|merges|duplicates|changes|exports|imports|campaigns|segments)/;
 /** What lenders may ask, beside the contacts that they are attached to. */
@@ -107,6 +125,17 @@ const LENDERS = new Set<OperationId>([
   'endOtherSessions',
   'endSession',
   'changePassword',
+  'getProfile',
+  'updateProfile',
+  'getLoginSecurity',
+  'confirmPassword',
+  'beginTotp',
+  'confirmTotp',
+  'removeTotp',
+  'renewRecoveryCodes',
+  'beginPasskey',
+  'savePasskey',
+  'removePasskey',
 ]);
 /** Account-wide things that hold no contact, so that one’s own role alone decides. */
 const COMMON = new Set<OperationId>(['getCampaign', 'getTemplate', 'getSegment', 'getListing', 'orderCampaignRehearsal']);
@@ -162,6 +191,20 @@ const strangeRows = (contact: string, other: string) =>
        select 1, owner_id, 'x', 'csv', '{}', 'day', 1, '09:00', 'America/Los_Angeles', false, now() + interval '90 days', now() from contacts where id = $1 returning id`,
       [contact],
     ),
+    invitation: await run(
+      `insert into user_invitations (account_id, email, role, invited_by, ends_at) values (1, $1, 'agent', (select min(id) from users where account_id = 1), now() + interval '1 day') returning id`,
+      [`invited${Math.random()}@urraca.example`],
+    ),
+    customRole: await run(
+      `insert into custom_roles (account_id, name, base, rights) values (1, 'r' || random(), 'agent', '{}') returning id`,
+    ),
+    team: await run(`insert into teams (account_id, name) values (1, 't' || random()) returning id`),
+    webhook: await run(
+      `insert into webhooks (account_id, url, events, secret) values (1, 'https://not.mine.example/', '{}', '') returning id`,
+    ),
+    delivery: await run(
+      `insert into webhook_deliveries (webhook_id, event, about, state) select max(id), 'note.added', '{}', 'failed' from webhooks returning id`,
+    ),
     session: await run(
       `insert into sessions (token_hash, user_id, expires_at) select sha256(random()::text::bytea), owner_id, now() + interval '1 day' from contacts where id = $1 returning id`,
       [contact],
@@ -173,7 +216,7 @@ const strangeRows = (contact: string, other: string) =>
   }));
 
 test('no operation lets an agent, a caller, a lender, another brokerage or nobody at what is not theirs', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const document = (await (await fetch(`${BASE}/api/v1/openapi.json`)).json()) as ApiDocument;
   const { paths } = document;
   const untrue = answersIn(document);
@@ -230,7 +273,8 @@ test('no operation lets an agent, a caller, a lender, another brokerage or nobod
     [/^\/inquiries/, inquiries.items.find(({ agent }) => agent?.name === 'Sabine Okoro')!.id],
     [/^\/calls/, timeline.items.find(({ kind, data }) => kind === 'call' && data.callId)!.data.callId!],
     [/^\/enroll?ments/, enrollments.items[0]?.id ?? '1'],
-    [/^\/(users|people)/, '1'],
+    [/^\/user-invitations/, rows.invitation],
+    [/^\/(users|people|offices)/, '1'],
     [/^\/(keys|campaigns)/, '1'],
     [/^\/segments/, segment.id],
     [/^\/tags/, '1'],
@@ -247,6 +291,11 @@ test('no operation lets an agent, a caller, a lender, another brokerage or nobod
     [/^\/pages/, '7'],
     [/^\/source-merges/, rows.sourceMerge],
     [/^\/sources/, '1'],
+    [/^\/(passkeys|rungs)/, '1'],
+    [/^\/custom-roles/, rows.customRole],
+    [/^\/teams/, rows.team],
+    [/^\/webhooks/, rows.webhook],
+    [/^\/webhook-deliveries/, rows.delivery],
   ];
   const walked: string[] = [];
   const wrong: string[] = [];

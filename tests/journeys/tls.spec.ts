@@ -15,8 +15,9 @@ test('logging in, what it sets, what comes live, and logging out', async ({ page
   await page.getByRole('button', { name: 'Log in', exact: true }).click();
   await expect(page).toHaveURL(`${SECURE}/today`);
   await page.locator('[data-keys="heard"]').waitFor();
-  const session = (await context.cookies()).find(({ name }) => name === 'urraca_session');
+  const session = (await context.cookies()).find(({ name }) => name === '__Host-urraca_session');
   expect(session).toMatchObject({ secure: true, httpOnly: true, sameSite: 'Lax' });
+  expect((await page.request.get('/login')).headers()['strict-transport-security']).toContain('max-age=31536000');
   /* What is only tried out is kept by nobody, with a login as with a key. */
   const tried = await page.evaluate(async () => {
     const answer = await fetch('/api/v1/inquiries?sandbox=true', {

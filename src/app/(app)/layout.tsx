@@ -17,7 +17,7 @@ export default async function AppLayout({ children }: { children: ReactNode }) {
   const [frame, format, wire] = await Promise.all([readWireFrame(), readFormat(user), Promise.race([numbers, soon()])]);
   return (
     <Shell
-      me={{ id: user.id, name: fullName(user), role: user.role, zone: user.timeZone }}
+      me={{ id: user.id, name: fullName(user), role: user.role, rights: user.rights, zone: user.timeZone }}
       frame={jsoned(frame)}
       wire={wire ?? numbers}
       format={format}

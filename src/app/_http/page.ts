@@ -8,7 +8,8 @@ import { currentUser } from './principal';
 export async function requireUser(area?: Area['key'] | 'setup'): Promise<{ user: User; scope: Scope }> {
   const user = await currentUser();
   if (!user) redirect('/login');
-  const allowed = !area || (area === 'setup' ? runsTheOffice(user.role) : areasFor(user.role).some(({ key }) => key === area));
+  if (user.needsSecondStep) redirect('/two-step');
+  const allowed = !area || (area === 'setup' ? runsTheOffice(user.role) : areasFor(user).some(({ key }) => key === area));
   if (!allowed) notFound();
   return { user, scope: scopeFor({ kind: 'user', user }) };
 }

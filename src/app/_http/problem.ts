@@ -9,6 +9,8 @@ export const STATUS: Record<ErrorCode, number> = {
   body_too_large: 413,
   login_required: 401,
   login_wrong: 401,
+  second_step_required: 403,
+  password_required: 403,
   key_invalid: 401,
   scope_missing: 403,
   not_allowed: 403,

@@ -2,11 +2,12 @@
 import { formatNumber } from '@/core/format';
 import { createHash } from 'node:crypto';
 import Joi from 'joi';
-import { AppError, notFound, type Page, fieldErrors, isWithin } from '@/core/shared';
+import { AppError, notFound, type ErrorCode, type Page, fieldErrors, isWithin } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type User, type Principal, type Scope } from '@/core/accounts';
 import { once } from '@/server/shared';
 import { Download, type AnswerOf, type BodyOf, type Listed, type Operation, type ParamsOf, type QueryOf } from './operations';
-import { principalOf } from './principal';
+import { log } from './log';
+import { principalOf, requireConfirmed } from './principal';
 import { problem } from './problem';
 
 const MOST_BYTES = 1_000_000;
@@ -60,11 +61,14 @@ export function route<const Op extends Operation>(
   answer: (call: ApiCall<Op>) => Promise<AnswerOf<Op> | ApiReply<AnswerOf<Op>> | Response>,
 ): (request: Request, context: Context) => Promise<Response> {
   return async (sent, context) => {
+    let who: Principal | null = null;
     try {
       const { request, digest } = operation.file && sent.headers.has('idempotency-key') ? digested(sent) : { request: sent };
       const params = (await context.params) ?? {};
-      const principal = await principalOf(request);
+      const principal = await principalOf(request, operation.beforeSecondStep);
+      who = principal;
       requireRight(operation, principal);
+      if (operation.confirm && principal.kind === 'user') await requireConfirmed();
       if (Object.values(params).some((value) => !/^\d{1,18}$/.test(value))) throw notFound('page');
       const body = (
         operation.method === 'GET' || operation.file || operation.anyBody ? undefined : await readBody(request, operation)
@@ -100,10 +104,19 @@ export function route<const Op extends Operation>(
       if (answered instanceof Response) return answered;
       return answered instanceof Download ? downloadOf(answered) : responseOf(shown(answered));
     } catch (error) {
+      logRefusal(sent, who, error);
       return problem(error);
     }
   };
 }
+
+/** Whoever is known and asks for what they may not. */
+const REFUSALS: ReadonlySet<ErrorCode> = new Set(['not_allowed', 'scope_missing']);
+function logRefusal({ method, url }: Request, who: Principal | null, error: unknown): void {
+  if (!who || !(error instanceof AppError) || !REFUSALS.has(error.code)) return;
+  log.warn({ code: error.code, method, path: new URL(url).pathname, ...asWhom(who) }, 'refused');
+}
+const asWhom = (who: Principal): object => (who.kind === 'key' ? { key_id: who.keyId } : { user_id: who.user.id });
 
 function readKey(
   request: Request,
@@ -172,12 +185,17 @@ const downloadOf = ({ name, type, body }: Download): Response =>
     },
   });
 
+const RIGHT_REFUSED = 'Your role doesn’t include this. Ask an owner or admin of your office.';
 function requireRight(operation: Operation, principal: Principal): void {
   if (operation.only === 'user' && principal.kind !== 'user')
     throw new AppError('not_allowed', 'API keys can’t do this. Log in instead.');
   const reads = operation.reads || (operation.scope === 'contacts:write' && operation.method === 'GET');
   for (const scope of [operation.scope, ...(reads ? (['contacts:read'] as const) : [])])
-    if (!may(principal, scope)) throw new AppError('scope_missing', `This needs the right “${scope}”.`);
+    if (!may(principal, scope))
+      throw principal.kind === 'user' && principal.user.rights
+        ? new AppError('not_allowed', RIGHT_REFUSED)
+        : new AppError('scope_missing', `This needs the right “${scope}”.`);
+  if (operation.right && !may(principal, operation.right)) throw new AppError('not_allowed', RIGHT_REFUSED);
   if (principal.kind === 'user' && principal.user.role === 'lender' && !operation.lenders)
     throw new AppError('not_allowed', 'Lenders see the contacts they are attached to, and nothing else.');
   if (

@@ -1,10 +1,11 @@
 /** The login. */
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { currentUser } from '@/app/_http/principal';
+import { currentUser, passkeySite } from '@/app/_http/principal';
 import { config } from '@/server/shared';
 import { Login } from '@/ui/accounts';
-import { logInAction } from './actions';
+import { beginPasskeyAction, endPasskeyAction, logInAction } from './actions';
 
 export const metadata: Metadata = { title: 'Log in' };
 
@@ -19,5 +20,8 @@ const DEMO_LOGINS = [
 export default async function Page({ searchParams }: { searchParams: Promise<{ reset?: string }> }) {
   if (await currentUser()) redirect('/');
   const { reset } = await searchParams;
-  return <Login action={logInAction} logins={config().demo ? DEMO_LOGINS : null} isReset={reset !== undefined} />;
+  const passkey = passkeySite(await headers()) && { begin: beginPasskeyAction, end: endPasskeyAction };
+  return (
+    <Login action={logInAction} logins={config().demo ? DEMO_LOGINS : null} passkey={passkey} isReset={reset !== undefined} />
+  );
 }

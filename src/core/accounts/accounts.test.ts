@@ -49,11 +49,11 @@ test('whose contacts each sees', () => {
 
 test('an agent sees those of a roster that shows its leads as well; a caller without an office sees all', () => {
   const agent = person('agent');
-  expect(scopeFor({ kind: 'user', user: agent }).colleagues).toEqual([]);
-  expect(scopeFor({ kind: 'user', user: { ...agent, colleagues: ['8'] } })).toMatchObject({
+  expect(scopeFor({ kind: 'user', user: agent }).sharedRosters).toEqual([]);
+  expect(scopeFor({ kind: 'user', user: { ...agent, sharedRosters: ['8'] } })).toMatchObject({
     sees: 'own',
     userId: '7',
-    colleagues: ['8'],
+    sharedRosters: ['8'],
   });
   expect(scopeFor({ kind: 'user', user: { ...person('caller'), officeId: null } }).sees).toBe('all');
 });
@@ -82,7 +82,7 @@ test('what each may do; a key exactly what it names', () => {
 });
 
 test('the Wire of a lender holds contacts alone', () => {
-  expect(areasFor('lender').map(({ key }) => key)).toEqual(['contacts']);
+  expect(areasFor({ role: 'lender' }).map(({ key }) => key)).toEqual(['contacts']);
   expect([homeOf('agent'), homeOf('lender')]).toEqual(['/today', '/contacts']);
 });
 

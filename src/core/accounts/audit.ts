@@ -6,6 +6,8 @@ export interface AuditView {
   at: Date;
   /** Who did it; null for Urraca itself and for programs. */
   by: string | null;
+  /** The API key that acted, by its name. */
+  key: string | null;
   /** What was done, as a sentence without its subject: `changed settings`. */
   does: string;
   /** What it was done to, where it has a name. */
@@ -30,6 +32,8 @@ const WORDS: Record<string, string> = {
   'sender.settle': 'decided about a sender of lead emails',
   'door.create': 'added a lead source door',
   'door.update': 'changed a lead source door',
+  'door.remove': 'removed a lead source door',
+  'door.restore': 'restored a lead source door',
   'door.rotate': 'gave a door a new address',
   'page.create': 'created a public page',
   'page.update': 'changed a public page',
@@ -45,10 +49,18 @@ const WORDS: Record<string, string> = {
   'contacts.export_unschedule': 'canceled a scheduled export',
   'calendar.create': 'created a calendar link',
   'calendar.revoke': 'revoked a calendar link',
+  'source.create': 'added a lead source',
+  'source.none': 'took a name off the lead sources',
+  'login failed': 'refused a login',
   'said away': 'marked time off',
   'said back': 'ended time off',
   'made a campaign': 'created a campaign',
   'made a template': 'created a template',
 };
+/** What is recorded under names whose words hold a text. @param text in small letters */
+export const auditKeysWith = (text: string): string[] =>
+  Object.entries(WORDS)
+    .filter(([, words]) => words.toLowerCase().includes(text))
+    .map(([what]) => what);
 /** @param what as it is recorded */
 export const auditWords = (what: string): string => WORDS[what] ?? what.replace(/[._]/g, ' ');

@@ -24,7 +24,7 @@ const of = (ownerId: string, officeId: string | null) => ({
 test.each<[string, User, boolean[]]>([
   ['an owner', person('owner'), [true, true, true]],
   ['an agent', person('agent'), [true, false, false]],
-  ['an agent who sees a colleague’s', person('agent', { colleagues: ['8'] }), [true, true, false]],
+  ['an agent who shares a roster’s leads', person('agent', { sharedRosters: ['2'] }), [true, true, true]],
   ['a caller of the office', person('caller'), [true, true, false]],
   ['a caller without an office', person('caller', { officeId: null }), [true, true, true]],
   ['a lender', person('lender'), [false, false, false]],

@@ -20,8 +20,25 @@ export const KEY_SCOPES = [
 /** A right that an API key may carry. */
 export type KeyScope = (typeof KEY_SCOPES)[number];
 
-/** Beside the scopes of keys: running the office (the team's templates, campaigns, broadcasts, doors with their secrets, settings). */
-export type Action = KeyScope | 'office:run';
+/** Beside the scopes of keys: what may be done to many contacts at once, and running the office (the team's templates, campaigns, doors with their secrets, settings). */
+export type Action = KeyScope | 'contacts:export' | 'contacts:assign' | 'contacts:delete' | 'broadcasts:send' | 'office:run';
+
+/** What a role of a brokerage's own may have or not, in words. Seeing the contacts that are theirs belongs to each. */
+export const CHOSEN_RIGHTS = {
+  'inquiries:write': 'Add leads',
+  'contacts:write': 'Change contacts, call and write to them',
+  'broadcasts:send': 'Send broadcasts',
+  'contacts:export': 'Export contacts',
+  'contacts:assign': 'Assign contacts to other agents',
+  'contacts:delete': 'Delete contacts',
+  'routing:read': 'See routing and rosters',
+  'results:read': 'See Results',
+} as const satisfies Partial<Record<Action, string>>;
+/** A right that a role of a brokerage's own may have. */
+export type ChosenRight = keyof typeof CHOSEN_RIGHTS;
+export const CHOSEN_RIGHT_KEYS = Object.keys(CHOSEN_RIGHTS) as ChosenRight[];
+/** What such a role begins as; it decides whose contacts are seen. */
+export const CUSTOM_BASES = ['agent', 'caller'] as const;
 
 const yes = true;
 const no = false;
@@ -35,6 +52,10 @@ export const RIGHTS: Record<Role, Record<Action, boolean>> = {
     'routing:write': yes,
     'setup:write': yes,
     simulation: yes,
+    'contacts:export': yes,
+    'contacts:assign': yes,
+    'contacts:delete': yes,
+    'broadcasts:send': yes,
     'office:run': yes,
   },
   admin: {
@@ -46,6 +67,10 @@ export const RIGHTS: Record<Role, Record<Action, boolean>> = {
     'routing:write': yes,
     'setup:write': yes,
     simulation: yes,
+    'contacts:export': yes,
+    'contacts:assign': yes,
+    'contacts:delete': yes,
+    'broadcasts:send': yes,
     'office:run': yes,
   },
   agent: {
@@ -57,6 +82,10 @@ export const RIGHTS: Record<Role, Record<Action, boolean>> = {
     'routing:write': no,
     'setup:write': no,
     simulation: yes,
+    'contacts:export': yes,
+    'contacts:assign': no,
+    'contacts:delete': no,
+    'broadcasts:send': yes,
     'office:run': no,
   },
   caller: {
@@ -68,6 +97,10 @@ export const RIGHTS: Record<Role, Record<Action, boolean>> = {
     'routing:write': no,
     'setup:write': no,
     simulation: yes,
+    'contacts:export': yes,
+    'contacts:assign': no,
+    'contacts:delete': no,
+    'broadcasts:send': yes,
     'office:run': no,
   },
   lender: {
@@ -79,6 +112,10 @@ export const RIGHTS: Record<Role, Record<Action, boolean>> = {
     'routing:write': no,
     'setup:write': no,
     simulation: no,
+    'contacts:export': no,
+    'contacts:assign': no,
+    'contacts:delete': no,
+    'broadcasts:send': no,
     'office:run': no,
   },
 };

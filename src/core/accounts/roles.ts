@@ -3,7 +3,7 @@
  * take the Scope it returns and cannot be called without one.
  */
 import { AppError } from '../shared';
-import { RIGHTS, type KeyScope, type Role } from './rights';
+import { CHOSEN_RIGHTS, KEY_SCOPES, RIGHTS, type Action, type ChosenRight, type KeyScope, type Role } from './rights';
 
 /** Somebody who logs in. */
 export interface User {
@@ -17,8 +17,14 @@ export interface User {
   phone: string | null;
   timeZone: string;
   dayGoal: number;
-  /** Whose leads they see beside their own: those on a roster with them that shows all its leads. */
-  colleagues?: string[];
+  /** Their role asks for a second step at login, and they have set up none: until then they do nothing else. */
+  needsSecondStep?: boolean;
+  /** Of somebody with a role of the brokerage's own: what of the rights that may be chosen they have. */
+  rights?: readonly ChosenRight[];
+  /** Whose contacts they see as well, because they lead their team. */
+  team?: string[];
+  /** The rosters they are on that show all their leads to everybody on them. */
+  sharedRosters?: string[];
 }
 
 /** Who asks: a user, or a program by its key. */
@@ -34,8 +40,10 @@ export type Scope = {
   readonly officeId: string | null;
   /** Whether what the team has in common is theirs to change; seeing all is not enough. */
   readonly runsOffice: boolean;
-  /** For \`own\`: whose contacts one sees as well. */
-  readonly colleagues?: readonly string[];
+  /** For \`own\`: the rosters whose leads one sees as well, as long as somebody on that roster holds them. */
+  readonly sharedRosters?: readonly string[];
+  /** For \`own\`: those whose contacts one sees as well, because one leads their team. */
+  readonly team?: readonly string[];
 } & {
   readonly [scopeBrand]: true;
 };
@@ -46,7 +54,8 @@ const scope = (parts: {
   userId: string | null;
   officeId: string | null;
   runsOffice: boolean;
-  colleagues?: readonly string[];
+  sharedRosters?: readonly string[];
+  team?: readonly string[];
 }): Scope => parts as Scope;
 
 /** Owners and admins see all; callers their office, or all where they have none; agents their own; lenders those they are attached to; a key with contacts:read sees all. */
@@ -61,7 +70,7 @@ export function scopeFor(principal: Principal): Scope {
     case 'caller':
       return officeId ? scope({ ...base, sees: 'office' }) : scope({ ...base, sees: 'all' });
     case 'agent':
-      return scope({ ...base, sees: 'own', colleagues: principal.user.colleagues ?? [] });
+      return scope({ ...base, sees: 'own', sharedRosters: principal.user.sharedRosters ?? [], team: principal.user.team ?? [] });
     case 'lender':
       return scope({ ...base, sees: 'attached' });
   }
@@ -71,26 +80,15 @@ export function scopeFor(principal: Principal): Scope {
 export const wholeAccount = (accountId: string): Scope =>
   scope({ accountId, sees: 'all', userId: null, officeId: null, runsOffice: true });
 
-/** Whether a contact of that owner and office is among those that the scope sees; lenders are asked in PostgreSQL, by whom they are attached to. */
-export const seesContactOf = (
-  scope: Scope,
-  { ownerId, officeId }: { ownerId: string | null; officeId: string | null },
-): boolean => {
-  switch (scope.sees) {
-    case 'all':
-      return true;
-    case 'office':
-      return officeId === scope.officeId;
-    case 'own':
-      return ownerId !== null && (ownerId === scope.userId || (scope.colleagues ?? []).includes(ownerId));
-    case 'attached':
-      return false;
-  }
-};
+/** What a person may do: as their role, or as the role of the brokerage's own that they have, which adds to seeing and takes from it. */
+export const hasRight = ({ role, rights }: Pick<User, 'role' | 'rights'>, what: Action): boolean =>
+  rights && what in CHOSEN_RIGHTS ? rights.includes(what as ChosenRight) : RIGHTS[role][what];
 
-/** True when the principal may do what the scope names. A key may do what it was given. */
-export const may = (principal: Principal, what: KeyScope): boolean =>
-  principal.kind === 'key' ? principal.scopes.includes(what) : RIGHTS[principal.user.role][what];
+/** True when the principal may do what the scope names. A key may do what it was given; what goes beyond its scopes belongs to changing contacts. */
+export const may = (principal: Principal, what: Action): boolean =>
+  principal.kind === 'key'
+    ? principal.scopes.includes(KEY_SCOPES.includes(what as KeyScope) ? (what as KeyScope) : 'contacts:write')
+    : hasRight(principal.user, what);
 
 /** Owners and admins. */
 export const runsTheOffice = (role: Role): boolean => RIGHTS[role]['office:run'];

@@ -27,7 +27,7 @@ function schemaOf(name: string, kind: SettingKind): Joi.Schema {
         .max(100);
     case 'choice':
       return Joi.string().valid(...kind.of);
-    case 'roles':
+    case 'choices':
       return Joi.array().items(Joi.string().valid(...kind.of));
   }
 }

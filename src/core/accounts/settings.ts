@@ -4,6 +4,9 @@
  */
 import { CONVERSATION_SECONDS } from '../calling';
 import { DEFAULT_FORMAT, LOCALES, type FormatChoice } from '../format';
+import { ROLES } from './rights';
+import { START_STEP_KEYS } from './start';
+import { STATE_CODES } from './states';
 
 /** What a setting may be, and how Setup asks for it. */
 export type SettingKind =
@@ -12,7 +15,7 @@ export type SettingKind =
   | { type: 'text'; min: number; max: number }
   | { type: 'flag' }
   | { type: 'days' }
-  | { type: 'roles'; of: readonly string[] }
+  | { type: 'choices'; of: readonly string[] }
   | { type: 'choice'; of: readonly string[] };
 
 /** One setting of an account: its name, its bounds, its default and where it is changed. */
@@ -23,8 +26,8 @@ export interface Setting {
   was?: string;
   kind: SettingKind;
   default: string | number | boolean | readonly string[];
-  /** Where it is changed: in Setup under guardrails, tags or formats, or in Campaigns. */
-  area: 'guardrails' | 'tags' | 'campaigns' | 'formats';
+  /** Where it is changed: in Setup under guardrails, tags, formats, office or start, or in Campaigns. */
+  area: 'guardrails' | 'tags' | 'campaigns' | 'formats' | 'office' | 'start';
   /** Of a field among the guardrails, which Setup makes from this entry. */
   label?: string;
   help?: string;
@@ -132,12 +135,28 @@ export const SETTINGS = {
   /* Roles that use tags but make no new ones. */
   tagBarred: {
     name: 'tag_barred',
-    kind: { type: 'roles', of: ['agent', 'caller'] },
+    kind: { type: 'choices', of: ['agent', 'caller'] },
     default: [] as readonly string[],
     area: 'tags',
   },
   /* An inquiry is tagged with its town and postal code. */
   tagPlaces: { name: 'tag_places', kind: { type: 'flag' }, default: false, area: 'tags' },
+  /* Roles that log in with a second step: a code of an app, or a passkey. */
+  secondStepRoles: {
+    name: 'second_step_roles',
+    kind: { type: 'choices', of: ROLES },
+    default: [] as readonly string[],
+    area: 'office',
+  },
+  /* Where the brokerage is licensed. */
+  states: { name: 'states', kind: { type: 'choices', of: STATE_CODES }, default: [] as readonly string[], area: 'office' },
+  /* Steps of Setup → Start that somebody put aside. */
+  skippedSteps: {
+    name: 'skipped_steps',
+    kind: { type: 'choices', of: START_STEP_KEYS },
+    default: [] as readonly string[],
+    area: 'start',
+  },
 } as const satisfies Record<string, Setting>;
 
 /** The name of a setting in the code. */
@@ -148,7 +167,7 @@ type ValueOf<Kind extends SettingKind> = Kind['type'] extends 'number'
   ? number
   : Kind['type'] extends 'flag'
     ? boolean
-    : Kind['type'] extends 'days' | 'roles'
+    : Kind['type'] extends 'days' | 'choices'
       ? readonly string[]
       : Kind extends { type: 'choice'; of: readonly (infer One)[] }
         ? One

@@ -1,6 +1,7 @@
 export { cleanEmail, cleanName, cleanPhone, oneLine } from './clean';
 export { showPhone } from './show-phone';
 export { phoneOf, type Phone } from './phone';
+export { isLeadSource } from './source';
 export { quietDoor, senderOf, withDefaults, type DoorDefaults } from './door';
 export { marksIn } from './marks';
 export type { InquiryInput } from './inquiry';

@@ -1,5 +1,6 @@
 /** What pages and API answers show of capture. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
 
+import type { SourceRoute } from '../routing';
 import type { DoorDefaults } from './door';
 
 /** An inquiry as pages and the API show it. */
@@ -36,7 +37,6 @@ export interface DoorView {
   sandbox: boolean;
 }
 
-/** A lead source by its name. */
 /** Who sends to a lead mailbox, by the domain of their address. */
 export interface SenderView {
   id: string;
@@ -54,13 +54,19 @@ export interface SourceView {
   id: string;
   name: string;
   /** `proposed`: a lead brought it and nobody has looked at it yet. */
-  state: 'known' | 'proposed' | 'merged';
+  state: 'known' | 'proposed' | 'merged' | 'none';
   /** For one that was merged: what it is called now. */
   into_name: string | null;
   /** The merge that can be taken apart. */
   merge_id: string | null;
   people: number;
   first_at: Date;
+  /** Of sources that are: where its leads go, the likeliest first. */
+  routes: SourceRoute[];
+  last_lead: { inquiry_id: string; contact_id: string; name: string; at: Date } | null;
+  leads_30_days: number;
+  /** That it has gone quiet by its own habit, in a sentence; null while it has not. */
+  quiet: string | null;
 }
 
 /** A request to a door for programs, and what it was answered. */

@@ -197,8 +197,8 @@ export const CHANNELS = {
     facts: { out: 'emailsOut', in: 'emailsIn' },
     first: {
       subject: 'A note from {{ brokerage }}',
-      text: 'Hello {{ first_name }},\n\n\n\n{{ agent_name }}\n{{ brokerage }}, {{ agent_phone }}',
-      plain: 'Hello,\n\n\n\n{{ agent_name }}\n{{ brokerage }}, {{ agent_phone }}',
+      text: 'Hello {{ first_name }},\n\n\n\n{{ agent_signature }}',
+      plain: 'Hello,\n\n\n\n{{ agent_signature }}',
     },
     rank: 2,
     calledInLabels:
@@ -240,8 +240,8 @@ export const CHANNELS = {
     facts: { out: 'lettersOut', in: null },
     first: {
       subject: 'A letter',
-      text: 'Dear {{ first_names }},\n\n\n\n{{ agent_name }}\n{{ brokerage }}',
-      plain: 'Hello,\n\n\n\n{{ agent_name }}\n{{ brokerage }}',
+      text: 'Dear {{ first_names }},\n\n\n\n{{ agent_signature }}',
+      plain: 'Hello,\n\n\n\n{{ agent_signature }}',
     },
     rank: 4,
     calledInLabels: 'letters?|post|briefe?|cartas?|courrier|lettere|brieven',

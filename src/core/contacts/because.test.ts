@@ -74,6 +74,7 @@ const REASONS: [Because, RegExp][] = [
   [{ why: 'no_owner', channel }, /no agent/],
   [{ why: 'registry_unchecked', channel }, /do-not-call registry/],
   [{ why: 'no_postal_address', channel }, /mailing address in Setup/],
+  [{ why: 'not_connected', channel: 'email' }, /emails aren’t connected yet/],
   [{ why: 'not_theirs', campaign }, /has a new agent/],
 ];
 

@@ -81,7 +81,8 @@ export type Because =
   | { why: 'campaign_day'; campaign: string; day: number }
   | { why: 'no_owner'; channel: Channel }
   /** Law asks for the brokerage's address in every commercial email. */
-  | { why: 'no_postal_address'; channel: Channel };
+  | { why: 'no_postal_address'; channel: Channel }
+  | { why: 'not_connected'; channel: Channel };
 
 const rungWords = (rung: number | null, who: string): string => (rung === null ? '' : `Rung ${rung}, “${who}”: `);
 const netCause = (cause: Extract<Because, { why: 'safety_net' }>['cause'], roster: string): string =>
@@ -164,6 +165,8 @@ const SENTENCES: { [Why in Because['why']]: (because: Of<Why>, nameOfStage: Stag
   campaign_day: (because) => `“${because.campaign}”, day ${because.day}.`,
   no_owner: (because) => `The ${CHANNELS[because.channel].name} has no agent to send it.`,
   no_postal_address: () => 'The email waits: add the office’s mailing address in Setup. Every marketing email must show it.',
+  not_connected: ({ channel }) =>
+    `The ${CHANNELS[channel].name} can’t go out: ${CHANNELS[channel].plural} aren’t connected yet. An admin sees in Setup how to connect them.`,
   no_permission: didNotGo,
   withdrawn: didNotGo,
   do_not_contact: didNotGo,

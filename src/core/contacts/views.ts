@@ -14,6 +14,8 @@ export interface ImportantDate {
 /** What the Dossier shows beyond the grid. */
 export interface MoreView {
   household: { id: string; name: string }[];
+  /** The lenders attached to them. */
+  lenders: { id: string; name: string }[];
   /** All campaigns stand still for them. */
   campaigns_held: boolean;
   /** By phone, those that have one. */

@@ -1,8 +1,11 @@
 /** What was read from a mail in the shape of an inquiry, as any door takes it in. */
-import type { DoorDefaults } from '../capture';
+import { isLeadSource, type DoorDefaults } from '../capture';
 import type { LeadMail } from './mail';
 
 const short = (text: string | null | undefined, most: number): string => (text ?? '').slice(0, most);
+
+/** The lead source that a mail names; empty when it names none. */
+const sourceIn = ({ origin, source }: LeadMail): string => [origin ?? source].find(isLeadSource) ?? '';
 
 /** @param door its source, otherwise what the mail suggests; its role, where the mail says none */
 export function inquiryOf(read: LeadMail, door: { source: string | null; defaults: DoorDefaults }) {
@@ -29,7 +32,7 @@ export function inquiryOf(read: LeadMail, door: { source: string | null; default
     },
     ...(read.partner ? { partner: [read.partner.first, read.partner.last].filter(Boolean).join(' ').slice(0, 200) } : {}),
     roles: read.roleAssumed && door.defaults.roles?.length ? [] : read.roles,
-    source: short(door.source ?? read.source, 120),
+    source: short(door.source ?? sourceIn(read), 120),
     ...(read.message ? { message: short(read.message, 20_000) } : {}),
     listing: {
       ...(id ? { id: short(id, 80) } : {}),

@@ -57,6 +57,8 @@ export interface LeadMail {
   /** A day (2027-02-15) as far as the mail says. */
   moveDate?: string;
   source: string;
+  /** Of a forwarded mail: what the mail itself came by. */
+  origin?: string;
 }
 
 /** A label with what stands beside, below or behind it; `path` are the groups around it in a document, the outermost first. */

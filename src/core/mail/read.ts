@@ -120,7 +120,12 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
 function forwarded(outer: Mail, inner: Mail, now: Date | null): LeadMail {
   const read = readLeadMail(inner, now);
   const by = senderName(outer.from?.name ?? '') ? outer.from!.name : (outer.from?.address ?? 'somebody');
-  return { ...read, kind: read.kind === 'reply' ? 'lead' : read.kind, source: `Forwarded by ${by}` };
+  return {
+    ...read,
+    kind: read.kind === 'reply' ? 'lead' : read.kind,
+    source: `Forwarded by ${by}`,
+    origin: read.origin ?? read.source,
+  };
 }
 
 function reply(mail: Mail, body: string): LeadMail {

@@ -1,7 +1,7 @@
 /** Fields, defaults and conditions: the quick way and the engine say the same; a value is never read as words of ours. */
 import fc from 'fast-check';
 import { Liquid } from 'liquidjs';
-import { fieldsIn, fillWords, renderWords, withSender } from '.';
+import { fieldsIn, fillWords, mergeFields, renderWords, withSender } from '.';
 import { plainLiquid } from './plain-liquid';
 
 const FIELDS = { first_name: 'Oda', city: 'Saltmarsh', agent_name: 'Asta', 'field.my boat': 'Tern' } as const;
@@ -71,6 +71,25 @@ test('values stand as they are in text and without effect in HTML', () => {
   );
   expect(text).toBe(`Hi ${nasty} & A`);
   expect(html).toContain('Hi &lt;b&gt;{{ city }}&lt;/b&gt; {a|b} {% if x %} &amp; A');
+});
+
+test('a value of several lines has them in HTML too, plainly filled in or by a filter', () => {
+  for (const source of ['{{ agent_signature }}', '{{ agent_signature | strip }}']) {
+    const doc = { type: 'doc' as const, content: [{ type: 'paragraph', content: [{ type: 'text', text: source }] }] };
+    const { text, html } = fillWords({ text: source, plain: 'x', doc }, { agent_signature: 'Asta <Lund>\nCoast' });
+    expect(text).toBe('Asta <Lund>\nCoast');
+    expect(html).toContain('Asta &lt;Lund&gt;<br>Coast');
+  }
+});
+
+test('who wrote no signature signs with name, brokerage and phone; without an agent the brokerage signs', () => {
+  const of = { firstName: 'Oda', firstNames: 'Oda', lastName: '', town: null, brokerage: 'Tern' };
+  const asta = { firstName: 'Asta', name: 'Asta Lund', phone: '(564) 555-0101' };
+  const signed = (agent: Parameters<typeof mergeFields>[0]['agent']) => mergeFields({ ...of, agent }).agent_signature;
+  expect(signed({ ...asta, signature: ' Asta, Coast desk ' })).toBe('Asta, Coast desk');
+  expect(signed(asta)).toBe('Asta Lund\nTern, (564) 555-0101');
+  expect(signed({ ...asta, phone: '' })).toBe('Asta Lund\nTern');
+  expect(signed(null)).toBe('Tern');
 });
 
 test('words neither repeat nor read files; what cannot be read goes in the plain version', () => {

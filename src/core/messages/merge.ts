@@ -18,6 +18,7 @@ const OTHER_FIELDS = {
   agent_first_name: 'Asta',
   agent_phone: '(564) 555-0101',
   agent_email: 'asta@tern.example',
+  agent_signature: 'Asta Lund\nTern & Tiller Realty, (564) 555-0101',
   brokerage: 'Tern & Tiller Realty',
   office: 'Quillhaven',
   listing_address: '22 Kelp Street',
@@ -39,7 +40,14 @@ export const CONDITION_NAMES = ['team'] as const;
 export type MergeFields = Partial<Record<MergeField | 'team' | `field.${string}`, string | null>>;
 
 /** What every contact has: somebody answers for them. */
-export const ALWAYS_KNOWN: readonly MergeField[] = ['agent_first_name', 'agent_name', 'agent_phone', 'agent_email', 'brokerage'];
+export const ALWAYS_KNOWN: readonly MergeField[] = [
+  'agent_first_name',
+  'agent_name',
+  'agent_phone',
+  'agent_email',
+  'agent_signature',
+  'brokerage',
+];
 
 /** Of whom and for whom a message speaks. */
 export interface MergeOf {
@@ -50,7 +58,7 @@ export interface MergeOf {
   town: string | null;
   street?: string | null;
   /** Nobody of ours is responsible yet: the brokerage speaks. */
-  agent: { firstName: string; name: string; phone: string; email?: string | null } | null;
+  agent: { firstName: string; name: string; phone: string; email?: string | null; signature?: string | null } | null;
   brokerage: string;
   office?: string | null;
   /** Several agents work here. */
@@ -64,10 +72,7 @@ export const mergeFields = (of: MergeOf): Record<MergeField | 'team', string | n
   last_name: of.lastName,
   city: of.town,
   street: of.street ?? null,
-  agent_first_name: of.agent?.firstName ?? of.brokerage,
-  agent_name: of.agent?.name ?? of.brokerage,
-  agent_phone: of.agent?.phone ?? '',
-  agent_email: of.agent?.email ?? '',
+  ...agentFields(of),
   brokerage: of.brokerage,
   office: of.office ?? of.brokerage,
   team: of.team ? 'yes' : null,
@@ -76,6 +81,18 @@ export const mergeFields = (of: MergeOf): Record<MergeField | 'team', string | n
   listing_price: of.listing?.price ? `$${formatNumber(Math.round(of.listing.price))}` : null,
   listing_beds: of.listing?.beds ? String(of.listing.beds) : null,
 });
+/** Without an agent the brokerage speaks. */
+const agentFields = ({ agent, brokerage }: MergeOf) => ({
+  agent_first_name: agent?.firstName ?? brokerage,
+  agent_name: agent?.name ?? brokerage,
+  agent_phone: agent?.phone ?? '',
+  agent_email: agent?.email ?? '',
+  agent_signature: agent?.signature?.trim() || signatureOf(agent, brokerage),
+});
+
+/** How whoever wrote no signature of their own signs. */
+const signatureOf = (agent: MergeOf['agent'], brokerage: string): string =>
+  agent ? [agent.name, [brokerage, agent.phone].filter(Boolean).join(', ')].join('\n') : brokerage;
 
 /** What fields were called before; words that were written then go on saying the same. */
 export const FORMER_NAMES: Partial<Record<string, MergeField>> = { town: 'city', listing_town: 'listing_city' };
@@ -131,7 +148,7 @@ const engineFor = (escape: boolean): Liquid => {
     strictFilters: true,
     lenientIf: true,
     ownPropertyOnly: true,
-    outputEscape: escape ? 'escape' : undefined,
+    outputEscape: escape ? (value) => inertLines(String(value)) : undefined,
     parseLimit: 100_000,
     renderLimit: 200,
     memoryLimit: 2_000_000,
@@ -220,7 +237,7 @@ export function renderWords(source: string, fields: MergeFields, kind: Kind = 't
   const plain = plainOf(source);
   if (plain) {
     const valueOf = (name: string) => valueIn(fields, name);
-    return walkPlain(plain, valueOf, kind === 'html' ? inert : asIs);
+    return walkPlain(plain, valueOf, kind === 'html' ? inertLines : asIs);
   }
   const template = templateOf(source, kind);
   try {
@@ -230,6 +247,8 @@ export function renderWords(source: string, fields: MergeFields, kind: Kind = 't
     throw error;
   }
 }
+/** A value has lines where it was written in lines. */
+const inertLines = (value: string): string => inert(value).replaceAll('\n', '<br>');
 const asIs = (value: string): string => value;
 /** Words that cannot be read have no value either: the plain version goes. */
 const filled = (source: string, fields: MergeFields, kind: Kind): string | null => {

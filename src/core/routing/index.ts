@@ -1,4 +1,5 @@
 export { answerOf, type OfferAnswer } from './answer';
+export { rungsForSource, treeForSource, verdictFor } from './by-source';
 export { circleOf, longestWay, shadowedRungs } from './check';
 export {
   decide,
@@ -48,6 +49,7 @@ export type {
   MyOfferView,
   OfferView,
   RehearsalView,
+  SourceRoute,
   RehearsedInquiryView,
   RosterMemberView,
   RosterView,

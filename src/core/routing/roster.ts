@@ -29,6 +29,8 @@ export interface Member {
   hours: Hours[];
   timeZone: string;
   paused: boolean;
+  /** Not before then, when their time off has not begun. */
+  awayFrom?: Date | null;
   awayUntil: Date | null;
   /** False for somebody who has left. */
   active: boolean;
@@ -84,8 +86,8 @@ export function skipOf(member: Member, now: Date): Exclude<Skip, 'had_it'> | nul
   return null;
 }
 
-export const isAway = (member: { awayUntil: Date | null; active: boolean }, now: Date): boolean =>
-  !member.active || (member.awayUntil !== null && member.awayUntil > now);
+export const isAway = (member: { awayFrom?: Date | null; awayUntil: Date | null; active: boolean }, now: Date): boolean =>
+  !member.active || (member.awayUntil !== null && member.awayUntil > now && (member.awayFrom ?? now) <= now);
 
 /** Members in the order of their turns, beginning with the one after the last. */
 export function turnOrder<Some extends { userId: string; position: number }>(

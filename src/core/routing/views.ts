@@ -79,6 +79,7 @@ export interface RosterMemberView {
   /** Leads of the last 30 days, and how many would have been their share. */
   handed: number;
   due: number;
+  away_from: Date | null;
   away_until: Date | null;
   away: boolean;
   /** Why they get none now; null when they may. */
@@ -169,4 +170,18 @@ export interface LadderVersionView {
   made_by: string;
   rungs: string[];
   current: boolean;
+}
+
+/** Where a lead of a source may go, when nothing else is known of it. */
+export interface SourceRoute {
+  /** Null: no rung takes it, and it goes to the last resort. */
+  rung: { id: string; position: number; who: string } | null;
+  /** The roster, or the name of the last resort. */
+  to: string;
+  campaign: string | null;
+  /** Who is attached: one lender, or a roster of them. */
+  lender: string | null;
+  tags: string[];
+  /** Whatever else it says; otherwise it depends. */
+  always: boolean;
 }

@@ -9,6 +9,8 @@ export const ERROR_CODES = [
   'body_too_large',
   'login_required',
   'login_wrong',
+  'second_step_required',
+  'password_required',
   'key_invalid',
   'scope_missing',
   'not_allowed',

@@ -23,5 +23,5 @@ export {
   minutesOf,
 } from './time';
 export { type Jsoned } from './jsoned';
-export { capitalized, folded, inSingular, listed, NAME_PARTICLES, ownCopy, snake, snaked } from './words';
+export { capitalized, folded, initialsOf, inSingular, listed, NAME_PARTICLES, ownCopy, snake, snaked } from './words';
 export { typed, type SentFor, type Typed, type ValueOf } from './schema';

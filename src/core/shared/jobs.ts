@@ -13,6 +13,10 @@ export interface Jobs {
   'routing.notice': { noticeId: string };
   /** Word to one of the people here about their own login. It holds no secret. */
   'accounts.mail': { mail: { key: string; userId: string; subject: string; text: string } };
+  /** The link of an invitation, by mail. Its secret is made when it is mailed. */
+  'accounts.invite': { invitationId: string };
+  /** A try of an account's own mail server, by a mail to whoever entered it. */
+  'accounts.mail_check': { accountId: string; userId: string };
   /** A link for a forgotten password, to whoever has the address. Its secret is made when it is mailed, and stands nowhere. */
   'accounts.reset': { reset: { key: string; email: string } };
   /** A message that somebody tries on themselves. */
@@ -29,6 +33,8 @@ export interface Jobs {
   };
   /** The letters of a broadcast as one file to print, or its labels. */
   'broadcasts.print': { broadcastId: string; what: 'letters' | 'labels' };
+  /** An event on its way to a webhook of the account's. */
+  'webhooks.deliver': { deliveryId: string };
   'campaigns.rehearse': { rehearsalId: string };
   'routing.rehearse': { rehearsalId: string };
 }

@@ -5,6 +5,7 @@ import {
   cursorOf,
   durationMs,
   howLong,
+  initialsOf,
   isZone,
   localDay,
   localInstant,
@@ -105,4 +106,8 @@ test('a seed gives the same sequence again, within its bounds', () => {
   expect(draw()).toEqual(draw());
   expect(Math.min(...draw())).toBeGreaterThanOrEqual(3);
   expect(Math.max(...draw())).toBeLessThanOrEqual(9);
+});
+
+test('initials are the first letters of the first two names, in every script', () => {
+  expect(['Asta Lund', '  Oda  van der Fenn', 'Cher', '', '𝒜sta Ωmega'].map(initialsOf)).toEqual(['AL', 'Ov', 'C', '', '𝒜Ω']);
 });

@@ -1,6 +1,6 @@
 /** Letters. A print-and-post house takes a PDF and an address. */
 import type { ProviderAnswer } from '@/core/messages';
-import { handOver } from '../shared';
+import { handOver, type HttpService } from '../shared';
 
 export interface PostProvider {
   send(letter: {
@@ -15,7 +15,7 @@ export interface PostProvider {
 }
 
 /** A house with a plain JSON interface: `POST {url}/letters`, the page in base 64. */
-export const httpPostHouse = (url: string): PostProvider => ({
+export const httpPostHouse = (service: HttpService | null): PostProvider => ({
   send: ({ pdf, ...letter }) =>
-    handOver(`${url}/letters`, { ...letter, pdf: pdf.toString('base64') }, { 'idempotency-key': letter.key }),
+    handOver(service, '/letters', { ...letter, pdf: pdf.toString('base64') }, { 'idempotency-key': letter.key }),
 });

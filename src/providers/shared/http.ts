@@ -11,10 +11,24 @@ const OPEN = { keepAlive: true, maxSockets: 64 };
 const plain = new PlainAgent(OPEN);
 const secure = new SecureAgent(OPEN);
 
+/** A service outside: where it is, and the Authorization header that it lets us in by. */
+export interface HttpService {
+  url: string;
+  authorization: string | null;
+}
+/** What is handed to a service that nobody has connected waits. */
+export const NOT_CONNECTED: ProviderAnswer = { result: 'later', error: 'isn’t connected yet' };
+
 /** Posts JSON. Client errors other than 408, 409, 425 and 429 mean never; everything else that is not a success means later. */
-export async function handOver(url: string, body: object, headers: Record<string, string> = {}): Promise<ProviderAnswer> {
+export async function handOver(
+  service: HttpService | null,
+  path: string,
+  body: object,
+  headers: Record<string, string> = {},
+): Promise<ProviderAnswer> {
+  if (!service) return NOT_CONNECTED;
   try {
-    const { status, text } = await post(url, JSON.stringify(body), headers);
+    const { status, text } = await post(service, path, JSON.stringify(body), headers);
     return answerOf(status, spoken(text));
   } catch (error) {
     return unanswered(error);
@@ -25,9 +39,14 @@ export async function handOver(url: string, body: object, headers: Record<string
  * Posts several as one JSON array, to a service that answers an array in their order, `{status, receipt?, detail?}` of each as if it had come alone.
  * @returns null when the service does not take several at once: it refuses the array, or answers something else
  */
-export async function handOverTogether(url: string, bodies: readonly object[]): Promise<ProviderAnswer[] | null> {
+export async function handOverTogether(
+  service: HttpService | null,
+  path: string,
+  bodies: readonly object[],
+): Promise<ProviderAnswer[] | null> {
+  if (!service) return bodies.map(() => NOT_CONNECTED);
   try {
-    const { status, text } = await post(url, JSON.stringify(bodies), {});
+    const { status, text } = await post(service, path, JSON.stringify(bodies), {});
     if (!succeeded(status)) {
       const answer = answerOf(status, spoken(text));
       return answer.result === 'refused' ? null : bodies.map(() => answer);
@@ -59,7 +78,14 @@ interface Answer {
   text: string;
 }
 
-async function post(url: string, body: string, headers: Record<string, string>): Promise<Answer> {
+async function post(
+  { url: base, authorization }: HttpService,
+  path: string,
+  body: string,
+  given: Record<string, string>,
+): Promise<Answer> {
+  const url = `${base}${path}`;
+  const headers = { ...given, ...(authorization && { authorization }) };
   const deadline = AbortSignal.timeout(DEADLINE_MS);
   try {
     return await postOnce(url, body, headers, deadline);

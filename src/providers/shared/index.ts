@@ -1,1 +1,1 @@
-export { handOver, handOverTogether } from './http';
+export { handOver, handOverTogether, NOT_CONNECTED, type HttpService } from './http';

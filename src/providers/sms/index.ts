@@ -1,6 +1,6 @@
 /** Texts. A carrier takes a text with its key and takes a repeated key for the same text. Another carrier is another function of this type. */
 import type { ProviderAnswer } from '@/core/messages';
-import { handOver, handOverTogether } from '../shared';
+import { handOver, handOverTogether, type HttpService } from '../shared';
 
 export interface OutgoingText {
   key: string;
@@ -18,10 +18,10 @@ export interface SmsProvider {
  * A carrier with a plain JSON interface, such as the one of the simulator: `POST {url}/texts` takes a text, or an array of them and answers an
  * array. From a carrier that takes one at a time each is asked for.
  */
-export function httpCarrier(url: string): SmsProvider {
-  const send = (text: OutgoingText) => handOver(`${url}/texts`, text, { 'idempotency-key': text.key });
+export function httpCarrier(service: HttpService | null): SmsProvider {
+  const send = (text: OutgoingText) => handOver(service, '/texts', text, { 'idempotency-key': text.key });
   return {
     send,
-    sendTogether: async (texts) => (await handOverTogether(`${url}/texts`, texts)) ?? Promise.all(texts.map(send)),
+    sendTogether: async (texts) => (await handOverTogether(service, '/texts', texts)) ?? Promise.all(texts.map(send)),
   };
 }

@@ -40,12 +40,12 @@ afterAll(() => {
 
 it('takes one request for all of them', async () => {
   const { url, seen } = await carrier(true);
-  await expect(httpCarrier(url).sendTogether(texts)).resolves.toEqual(accepted);
+  await expect(httpCarrier({ url, authorization: null }).sendTogether(texts)).resolves.toEqual(accepted);
   expect(seen).toEqual(['a,b,c']);
 });
 
 it('asks for each where the carrier takes one at a time', async () => {
   const { url, seen } = await carrier(false);
-  await expect(httpCarrier(url).sendTogether(texts)).resolves.toEqual(accepted);
+  await expect(httpCarrier({ url, authorization: null }).sendTogether(texts)).resolves.toEqual(accepted);
   expect(seen.sort()).toEqual(['a', 'a,b,c', 'b', 'c']);
 });

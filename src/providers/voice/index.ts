@@ -1,6 +1,6 @@
 /** Calls. The phone network dials and reports by webhook; we ask it to dial and to hang up. */
 import type { ProviderAnswer } from '@/core/messages';
-import { handOver } from '../shared';
+import { handOver, type HttpService } from '../shared';
 
 export interface VoiceProvider {
   /** `say` is read aloud to whoever answers. */
@@ -9,7 +9,7 @@ export interface VoiceProvider {
 }
 
 /** A phone network with a plain JSON interface: `POST {url}/calls`, `POST {url}/calls/{key}/hangup`. */
-export const httpPhoneNetwork = (url: string): VoiceProvider => ({
-  place: (call) => handOver(`${url}/calls`, call, { 'idempotency-key': call.key }),
-  hangUp: (key) => handOver(`${url}/calls/${encodeURIComponent(key)}/hangup`, {}),
+export const httpPhoneNetwork = (service: HttpService | null): VoiceProvider => ({
+  place: (call) => handOver(service, '/calls', call, { 'idempotency-key': call.key }),
+  hangUp: (key) => handOver(service, `/calls/${encodeURIComponent(key)}/hangup`, {}),
 });

@@ -24,3 +24,4 @@ export function verifyWebhook(headers: Headers, body: string, secret: string): s
   }
   return headers.get('webhook-id')!;
 }
+export { isPublic, sendWebhook, type WebhookAnswer, type WebhookMessage } from './send';

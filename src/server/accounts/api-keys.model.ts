@@ -15,4 +15,5 @@ export const apiKeysTable = table('api_keys', {
   revoked_at: orNull(instant()),
   door_id: orNull(bigint()),
   ends_at: orNull(instant()),
+  replaced_by: orNull(bigint()),
 });

@@ -8,4 +8,5 @@ export const auditTable = table('audit', {
   what: text(),
   data: made(json()),
   at: instant(),
+  key_id: orNull(bigint()),
 });

@@ -1,8 +1,8 @@
 /** API keys: made once and shown once, kept hashed, limited by scopes, revocable, changed for a new one without a gap. */
 import type { KeyView } from '@/core/accounts';
 import { AppError, notFound } from '@/core/shared';
-import { KEY_SCOPES, type KeyScope, type User, type Principal } from '@/core/accounts';
-import { hashed, now, randomToken, reader, writeAudit, transact, type RowOf, type Tx } from '../shared';
+import { fullName, KEY_SCOPES, type KeyScope, type User, type Principal } from '@/core/accounts';
+import { hashed, nameSql, now, randomToken, reader, writeAudit, transact, type RowOf, type Tx } from '../shared';
 import { apiKeysTable } from './api-keys.model';
 
 type KeyRow = Pick<RowOf<typeof apiKeysTable>, 'id' | 'account_id' | 'scopes' | 'door_id'>;
@@ -34,20 +34,21 @@ export async function principalOfKey(key: string): Promise<Principal> {
 /** The keys that work now, the oldest first. */
 export async function listKeys(accountId: string): Promise<KeyView[]> {
   const keys = await reader().rows<Omit<KeyView, 'door'> & { door_id: string | null; door_name: string | null }>(
-    `select k.id, k.name, k.hint, k.scopes, k.created_at, k.last_used_at, k.ends_at, d.id as door_id, d.name as door_name
-     from api_keys k left join doors d on d.id = k.door_id
+    `select k.id, k.name, k.hint, k.scopes, k.created_at, k.last_used_at, k.ends_at, k.replaced_by is not null as replaced, d.id as door_id, d.name as door_name, ${nameSql('u')} as owner
+     from api_keys k left join doors d on d.id = k.door_id left join users u on u.id = k.created_by
      where k.account_id = $1 and k.revoked_at is null and (k.ends_at is null or k.ends_at > clock_timestamp()) order by k.id`,
     [accountId],
   );
   return keys.map(({ door_id, door_name, ...key }) => ({ ...key, door: door_id ? { id: door_id, name: door_name! } : null }));
 }
 
-/** Makes a key. The answer holds the only copy of it. @param doorId the door that its leads come by; a key of a door may take in leads and nothing else */
+/** Makes a key. The answer holds the only copy of it. @param doorId the door that its leads come by; a key of a door may take in leads and nothing else @param days after which it stops; null for never */
 export async function createKey(
   user: User,
   name: string,
   scopes: KeyScope[],
   doorId: string | null = null,
+  days: number | null = null,
 ): Promise<KeyView & { key: string }> {
   const problem = (field: string, message: string) =>
     new AppError('input_invalid', 'Couldn’t create the key.', { fields: [{ field, message }] });
@@ -62,7 +63,7 @@ export async function createKey(
         ])
       : null;
     if (doorId && !door) throw problem('door_id', 'is not a door for programs');
-    return madeKey(tx, user, { name, scopes, doorId });
+    return madeKey(tx, user, { name, scopes, doorId, endsAt: days === null ? null : new Date(Date.now() + days * 86_400_000) });
   });
 }
 
@@ -73,13 +74,20 @@ export async function createKey(
  */
 export async function rotateKey(user: User, id: string, hours: number): Promise<KeyView & { key: string }> {
   const made = await transact(async (tx) => {
-    const old = await tx.first<{ name: string; scopes: KeyScope[]; door_id: string | null }>(
-      `update api_keys set ends_at = clock_timestamp() + make_interval(hours => $3) where id = $1 and account_id = $2 and revoked_at is null
-         and (ends_at is null or ends_at > clock_timestamp()) returning name, scopes, door_id`,
-      [id, user.accountId, hours],
+    const old = await tx.first<RowOf<typeof apiKeysTable>>(
+      `select * from api_keys where id = $1 and account_id = $2 and revoked_at is null and (ends_at is null or ends_at > clock_timestamp()) for update`,
+      [id, user.accountId],
     );
     if (!old) throw notFound('API key');
-    return madeKey(tx, user, { name: old.name, scopes: old.scopes, doorId: old.door_id }, id);
+    /* One that was made for a time has a successor for the same time. */
+    const lasts = old.ends_at && !old.replaced_by ? old.ends_at.getTime() - old.created_at.getTime() : null;
+    const endsAt = lasts === null ? null : new Date(Date.now() + lasts);
+    const next = await madeKey(tx, user, { name: old.name, scopes: old.scopes, doorId: old.door_id, endsAt }, id);
+    await tx.run(
+      `update api_keys set replaced_by = $2, ends_at = least(coalesce(ends_at, 'infinity'), clock_timestamp() + make_interval(hours => $3)) where id = $1`,
+      [id, next.id, hours],
+    );
+    return next;
   });
   trusted.clear();
   return made;
@@ -88,13 +96,22 @@ export async function rotateKey(user: User, id: string, hours: number): Promise<
 async function madeKey(
   tx: Tx,
   user: User,
-  { name, scopes, doorId }: { name: string; scopes: KeyScope[]; doorId: string | null },
+  { name, scopes, doorId, endsAt }: { name: string; scopes: KeyScope[]; doorId: string | null; endsAt: Date | null },
   instead?: string,
 ): Promise<KeyView & { key: string }> {
   const key = `urraca_${randomToken(24)}`;
   const hint = `…${key.slice(-4)}`;
   const { id, created_at } = await apiKeysTable.insert(
-    { account_id: user.accountId, name, key_hash: hashed(key), hint, scopes, created_by: user.id, door_id: doorId },
+    {
+      account_id: user.accountId,
+      name,
+      key_hash: hashed(key),
+      hint,
+      scopes,
+      created_by: user.id,
+      door_id: doorId,
+      ends_at: endsAt,
+    },
     tx,
   );
   const door = doorId ? await tx.first<{ id: string; name: string }>('select id, name from doors where id = $1', [doorId]) : null;
@@ -114,7 +131,9 @@ async function madeKey(
     created_at,
     last_used_at: null,
     door,
-    ends_at: null,
+    ends_at: endsAt,
+    replaced: false,
+    owner: fullName(user),
     key,
   };
 }

@@ -1,7 +1,7 @@
 /** Wrong logins are counted by address, by account and by both; whoever tries again too soon is told how long to wait. On real time. */
 import { FROM_ANYWHERE, ONE_ACCOUNT, ONE_ADDRESS, waitAfter, type DelayRule } from '@/core/accounts';
 import { AppError } from '@/core/shared';
-import { reader } from '../shared';
+import { reader, transact, type Tx } from '../shared';
 
 /** Failures older than that are forgotten. */
 const FORGOTTEN = '1 day';
@@ -10,8 +10,8 @@ interface Failures {
   failures: number;
   seconds: number;
 }
-const failuresOf = async (bucket: string): Promise<Failures> =>
-  (await reader().first<Failures>(
+const failuresOf = async (bucket: string, tx: Tx = reader()): Promise<Failures> =>
+  (await tx.first<Failures>(
     `select failures, extract(epoch from clock_timestamp() - last_at)::float as seconds from login_failures
      where bucket = $1 and last_at > clock_timestamp() - $2::interval`,
     [bucket, FORGOTTEN],
@@ -48,8 +48,8 @@ export async function beforeLogin(email: string, from: string): Promise<void> {
 /** After a wrong password, or one of nobody. */
 export const afterWrongLogin = (email: string, from: string): Promise<void> => count(Object.values(buckets(email, from)));
 
-const count = (names: string[]): Promise<void> =>
-  reader().run(
+const count = (names: string[], tx: Tx = reader()): Promise<void> =>
+  tx.run(
     `insert into login_failures (bucket) select unnest($1::text[])
      on conflict (bucket) do update set
        failures = case when login_failures.last_at > clock_timestamp() - $2::interval then login_failures.failures + 1 else 1 end,
@@ -72,3 +72,19 @@ export const afterRightLogin = (email: string, from: string): Promise<void> => {
 
 export const sweepLoginFailures = (): Promise<void> =>
   reader().run('delete from login_failures where last_at < clock_timestamp() - $1::interval', [FORGOTTEN]);
+
+const codeBucket = (userId: string): string => `code:${userId}`;
+/**
+ * Before a code of the second step is looked at. Each try counts as a wrong one until it was right, one after another: many at once get no
+ * further than many in a row.
+ * @throws AppError too_many
+ */
+export const beforeCode = (userId: string): Promise<void> =>
+  transact(async (tx) => {
+    const bucket = codeBucket(userId);
+    await tx.run('select pg_advisory_xact_lock(hashtextextended($1, 0))', [bucket]);
+    requirePatience(leftOf(await failuresOf(bucket, tx), ONE_ACCOUNT));
+    await count([bucket], tx);
+  });
+export const afterRightCode = (userId: string): Promise<void> =>
+  reader().run('delete from login_failures where bucket = $1', [codeBucket(userId)]);

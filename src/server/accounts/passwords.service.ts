@@ -2,13 +2,11 @@
  * A new password of one's own: with the old one, or by a link that was mailed. It is none that is tried first; every session ends, and whose it is
  * is told by mail.
  */
-import { randomUUID } from 'node:crypto';
 import { fullName, type User } from '@/core/accounts';
 import { passwordProblem } from '@/core/accounts/passwords';
-import { formatOf, DEFAULT_FORMAT } from '@/core/format';
 import { AppError } from '@/core/shared';
-import { enqueue, hashed, now, reader, transact, writeAudit, type Tx } from '../shared';
-import { deviceWords } from './devices';
+import { hashed, now, reader, transact, writeAudit, type Tx } from '../shared';
+import { loginOf, tellOfLogin } from './login-mail';
 import { afterRightLogin, afterWrongLogin, beforeLogin } from './login-delay.service';
 import { endAllSessions, findUser, hashPassword, openSession, passwordFits, type LoginClient } from './sessions.service';
 import { brokerageName } from './users.repository';
@@ -35,7 +33,7 @@ export async function changePassword(
   }
   await afterRightLogin(user.email, client.from);
   if (new_password === current_password) throw refused('new_password', 'That’s the one you have now');
-  const password_hash = await goodHash(user, new_password);
+  const password_hash = await newHash(user, new_password);
   return transact(async (tx) => {
     await replaceHash(tx, user, password_hash, client, 'changed their password');
     return openSession(tx, user.id, client);
@@ -58,7 +56,7 @@ export async function findReset(token: string): Promise<User | null> {
 export async function resetPassword(token: string, password: string, client: LoginClient): Promise<void> {
   const user = await findReset(token);
   if (!user) throw endedLink();
-  const password_hash = await goodHash(user, password);
+  const password_hash = await newHash(user, password);
   await transact(async (tx) => {
     const used = await tx.rows(
       'delete from password_resets where token_hash = $1 and ends_at > clock_timestamp() returning user_id',
@@ -72,37 +70,30 @@ export async function resetPassword(token: string, password: string, client: Log
 }
 const endedLink = () => new AppError('not_found', 'This link was used already, or it’s too old. Ask for a new one.');
 
-/** @throws AppError input_invalid for one that may not be a password of theirs */
-async function goodHash(user: User, password: string): Promise<string> {
-  const about = [fullName(user), user.email, await brokerageName(user.accountId), 'urraca'];
-  const problem = passwordProblem(password, about);
-  if (problem) throw refused('new_password', problem);
+/**
+ * The hash of a new password.
+ * @param about words that somebody would try first with this person: names, email, brokerage
+ * @param refuse makes the error of what is wrong with it
+ */
+export async function goodHash(password: string, about: string[], refuse: (message: string) => AppError): Promise<string> {
+  const problem = passwordProblem(password, [...about, 'urraca']);
+  if (problem) throw refuse(problem);
   return hashPassword(password);
 }
+
+const newHash = async (user: User, password: string): Promise<string> =>
+  goodHash(password, [fullName(user), user.email, await brokerageName(user.accountId)], (message) =>
+    refused('new_password', message),
+  );
 
 /** @param what as the audit tells it */
 async function replaceHash(tx: Tx, user: User, password_hash: string, client: LoginClient, what: string): Promise<void> {
   await tx.run('update users set password_hash = $2 where id = $1', [user.id, password_hash]);
   await endAllSessions(tx, user.id);
   await writeAudit(tx, { kind: 'user', user }, user.accountId, what, {}, await now(tx));
-  const words = changedWords(user, await brokerageName(user.accountId), client, new Date());
-  await enqueue(tx, 'accounts.mail', { mail: { key: `login-${randomUUID()}`, userId: user.id, ...words } });
-}
-
-/** What its owner is told. @param at on real time, as sessions are */
-function changedWords(
-  user: User,
-  brokerage: string,
-  { from, agent = '' }: LoginClient,
-  at: Date,
-): { subject: string; text: string } {
-  const when = formatOf(DEFAULT_FORMAT).dayAndTime(at, user.timeZone);
-  return {
+  await tellOfLogin(tx, user, client, {
     subject: 'Your password was changed',
-    text: [
-      `Hi ${user.firstName},`,
-      `The password for ${user.email} at ${brokerage} was changed on ${when}, in ${deviceWords(agent)} (network address ${from}). Every other device was logged out.`,
-      'If this was you, you’re all set. If it wasn’t, ask an owner or admin of your office to deactivate your login right away.',
-    ].join('\n\n'),
-  };
+    happened: `The password for ${await loginOf(user)} was changed`,
+    more: 'Every other device was logged out.',
+  });
 }

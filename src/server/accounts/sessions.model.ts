@@ -10,4 +10,5 @@ export const sessionsTable = table('sessions', {
   last_seen_at: made(instant()),
   from_address: made(text()),
   device: made(text()),
+  confirmed_at: made(instant()),
 });

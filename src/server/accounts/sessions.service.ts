@@ -1,10 +1,10 @@
 /**
- * Logging in and out. A session is a random cookie whose hash stands in PostgreSQL; it is new at each login and each new password, ends when it is
+ * Sessions. One is a random cookie whose hash stands in PostgreSQL; it is new at each login and each new password, ends when it is
  * not used for a week or is a month old, and is gone at logout. Sessions live on real time.
  */
 import { hash, verify } from '@node-rs/argon2';
 import { AppError, notFound } from '@/core/shared';
-import type { SessionView, User } from '@/core/accounts';
+import type { ChosenRight, SessionView, User } from '@/core/accounts';
 import { hashed, now, randomToken, reader, writeAudit, transact, type RowOf, type Tx } from '../shared';
 import { deviceWords } from './devices';
 import { afterRightLogin, afterWrongLogin, beforeLogin } from './login-delay.service';
@@ -12,6 +12,8 @@ import { sessionsTable } from './sessions.model';
 import { usersTable } from './users.model';
 
 const DAY_SECONDS = 86_400;
+/** So long after the password was typed it is not asked for again. */
+const CONFIRMED_SECONDS = 1_800;
 /** However much it is used. */
 export const SESSION_SECONDS = 30 * DAY_SECONDS;
 /** Without being used. */
@@ -47,33 +49,6 @@ const personOf = (user: RowOf<typeof usersTable>): User => ({
   dayGoal: user.day_goal,
 });
 
-/** A hash that no password matches, so that an unknown address takes as long as a known one. */
-let decoy: Promise<string> | undefined;
-
-/**
- * Checks e-mail and password and opens a session, ending the one the browser came with.
- * @returns the token for the cookie
- * @throws AppError login_wrong; too_many for an address that tried wrongly too often and too soon
- */
-export async function logIn(email: string, password: string, client: LoginClient, oldToken?: string): Promise<string> {
-  const { from } = client;
-  const address = email.trim().toLowerCase().slice(0, 254);
-  await beforeLogin(address, from);
-  const user = await usersTable.find({ email: address, active: true });
-  decoy ??= hashPassword(randomToken());
-  const right = await passwordFits(user?.password_hash ?? (await decoy), password);
-  if (!user || !right) {
-    await afterWrongLogin(address, from);
-    throw new AppError('login_wrong', 'That email and password don’t match. Check both and try again.');
-  }
-  await afterRightLogin(address, from);
-  return transact(async (tx) => {
-    if (oldToken) await sessionsTable.remove({ token_hash: hashed(oldToken) }, tx);
-    await writeAudit(tx, { kind: 'user', user: personOf(user) }, user.account_id, 'logged in', {}, await now(tx));
-    return openSession(tx, user.id, client);
-  });
-}
-
 /** Opens a session. @returns the token for its cookie */
 export async function openSession(tx: Tx, userId: string, { from, agent = '' }: LoginClient): Promise<string> {
   const token = randomToken();
@@ -98,8 +73,30 @@ export async function personOfSession(token: string): Promise<User | null> {
   if (unused > IDLE_SECONDS) return null;
   if (unused > SEEN_SECONDS)
     await reader().run('update sessions set last_seen_at = clock_timestamp() where token_hash = $1', [session.token_hash]);
-  const user = await usersTable.find({ id: session.user_id });
-  return user?.active ? withColleagues(personOf(user)) : null;
+  return findUser(session.user_id);
+}
+
+/** Whether a session has proved who it is lately: at login, or by the password since. */
+export async function isConfirmed(token: string): Promise<boolean> {
+  const row = await reader().first<{ fresh: boolean }>(
+    'select confirmed_at > clock_timestamp() - make_interval(secs => $2) as fresh from sessions where token_hash = $1',
+    [hashed(token), CONFIRMED_SECONDS],
+  );
+  return row?.fresh ?? false;
+}
+
+/** The password again, in the middle of a session. @throws AppError input_invalid, too_many */
+export async function confirmSession(user: User, token: string, password: string, { from }: LoginClient): Promise<void> {
+  await beforeLogin(user.email, from);
+  const row = await usersTable.find({ id: user.id });
+  if (!row || !(await passwordFits(row.password_hash, password))) {
+    await afterWrongLogin(user.email, from);
+    throw new AppError('input_invalid', 'That isn’t your password.', {
+      fields: [{ field: 'password', message: 'That isn’t your password' }],
+    });
+  }
+  await afterRightLogin(user.email, from);
+  await reader().run('update sessions set confirmed_at = clock_timestamp() where token_hash = $1', [hashed(token)]);
 }
 
 /** The browsers in which somebody is logged in, the one that asks first, then the last used. */
@@ -138,21 +135,32 @@ const removeOthers = async (tx: Tx, userId: string, token: string | null): Promi
 /** Ends every session of somebody. */
 export const endAllSessions = (tx: Tx, userId: string): Promise<number> => removeOthers(tx, userId, null);
 
-/** With those whose leads they see as well, by a roster that shows all its leads to those on it. */
-async function withColleagues(user: User): Promise<User> {
-  if (user.role !== 'agent') return user;
-  const rows = await reader().rows<{ id: string }>(
-    `select distinct o.user_id as id from roster_members m join rosters r on r.id = m.roster_id and r.sees = 'all' and r.deleted_at is null join roster_members o on o.roster_id = r.id and o.state = 'in'
-     where m.user_id = $1 and m.state = 'in' and o.user_id <> $1`,
-    [user.id],
+/** With what follows from elsewhere: a role of the brokerage's own, the team they lead, rosters whose leads they see as well, whether they must set up a second step first. */
+async function whole(user: User): Promise<User> {
+  const more = await reader().first<{ needs: boolean; shared: string[]; team: string[]; rights: ChosenRight[] | null }>(
+    `select coalesce(a.settings->'secondStepRoles', '[]') ? $2
+         and not exists (select 1 from totp_secrets t where t.user_id = $1 and t.confirmed_at is not null)
+         and not exists (select 1 from passkeys p where p.user_id = $1) as needs,
+       array(select r.id::text from roster_members m join rosters r on r.id = m.roster_id and r.sees = 'all' and r.deleted_at is null
+         where $2 = 'agent' and m.user_id = $1 and m.state = 'in' order by r.id) as shared,
+       array(select distinct t.user_id::text from teams l join team_members t on t.team_id = l.id and t.user_id <> $1
+         where $2 = 'agent' and l.lead_id = $1 and l.deleted_at is null) as team,
+       (select c.rights from users u join custom_roles c on c.id = u.custom_role_id and c.deleted_at is null where u.id = $1) as rights
+     from accounts a where a.id = $3`,
+    [user.id, user.role, user.accountId],
   );
-  return { ...user, colleagues: rows.map(({ id }) => id) };
+  return {
+    ...user,
+    ...(more?.needs && { needsSecondStep: true }),
+    ...(more?.rights && { rights: more.rights }),
+    ...(user.role === 'agent' && { sharedRosters: more?.shared ?? [], team: more?.team ?? [] }),
+  };
 }
 
 /** Somebody who works here, by id; null when they left. */
 export async function findUser(id: string): Promise<User | null> {
   const user = await usersTable.find({ id });
-  return user?.active ? withColleagues(personOf(user)) : null;
+  return user?.active ? whole(personOf(user)) : null;
 }
 
 export async function logOut(token: string): Promise<void> {

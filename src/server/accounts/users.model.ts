@@ -1,5 +1,6 @@
 /** The table of users. */
-import { bigint, bool, id, instant, int, made, orNull, table, text } from '../shared';
+import type { Profile } from '@/core/accounts';
+import { bigint, bool, id, instant, int, json, made, orNull, table, text, texts } from '../shared';
 
 export const usersTable = table('users', {
   id: id(),
@@ -14,6 +15,10 @@ export const usersTable = table('users', {
   password_hash: text(),
   day_goal: made(int()),
   away_until: orNull(instant()),
+  away_from: orNull(instant()),
+  custom_role_id: orNull(bigint()),
+  profile: made(json<Partial<Profile>>()),
+  told_by: made(texts()),
   active: made(bool()),
   created_at: made(instant()),
 });

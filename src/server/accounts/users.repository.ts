@@ -5,10 +5,16 @@ import { scopeFor, settingsOf, settingsPatch, type Principal, type Scope, type S
 import { settingsSchema } from '@/core/accounts/schemas';
 import { nameSql, now, reader, writeAudit, transact, type Tx } from '../shared';
 
+/** In SQL, what an agent's card shows beside name, phone and e-mail. */
+export const CARD_SQL = (alias: string): string =>
+  `coalesce(${alias}.profile ->> 'title', '') as title, ${alias}.profile ->> 'photo_id' as photo_id, coalesce(${alias}.profile -> 'licenses', '[]') as licenses`;
+
 /** The people of the account, in the order of their names; with `left`, those who work here no longer. */
 export const listUsers = (scope: Scope, left = false): Promise<UserView[]> =>
   reader().rows<UserView>(
-    `select u.id, ${nameSql('u')} as name, u.role, u.email, u.phone, o.name as office, u.away_until
+    `select u.id, ${nameSql('u')} as name, u.role, u.email, u.phone, ${CARD_SQL('u')}, o.name as office, u.office_id, u.away_until, u.away_from,
+       (select json_build_object('id', r.id::text, 'name', r.name) from custom_roles r where r.id = u.custom_role_id) as custom_role,
+       exists (select 1 from totp_secrets t where t.user_id = u.id and t.confirmed_at is not null) or exists (select 1 from passkeys p where p.user_id = u.id) as two_step
      from users u left join offices o on o.id = u.office_id where u.account_id = $1 and u.active <> $2 order by u.first_name, u.last_name`,
     [scope.accountId, left],
   );

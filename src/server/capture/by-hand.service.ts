@@ -1,6 +1,6 @@
 /** Leads that somebody types in. Of a person who is with somebody else they learn no more than that. */
 import { scopeFor, type User } from '@/core/accounts';
-import { findContacts } from '../contacts';
+import { isVisible } from '../contacts';
 import type { Arrival, CaptureResult, Tried } from './arrival';
 import { captureInquiry, tryInquiry } from './capture.service';
 
@@ -20,7 +20,7 @@ export const tryByHand = async (arrival: ByHand): Promise<Told<Tried>> => told(a
 async function told<T extends CaptureResult | Tried>({ byPerson }: ByHand, captured: T): Promise<Told<T>> {
   const { id, status } = captured.contact;
   if (status === 'created' || !id) return captured;
-  if ((await findContacts(scopeFor({ kind: 'user', user: byPerson }), [id])).size) return captured;
+  if (await isVisible(scopeFor({ kind: 'user', user: byPerson }), id)) return captured;
   return {
     ...captured,
     contact: { id: null, status },

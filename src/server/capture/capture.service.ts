@@ -4,14 +4,21 @@
  */
 import { snaked } from '@/core/shared';
 import { leadOf, type Fixed } from '@/core/routing';
-import { fullName, runsTheOffice, scopeFor, seesContactOf } from '@/core/accounts';
+import { fullName, runsTheOffice, scopeFor } from '@/core/accounts';
 import { mayMakeTags } from '@/core/tags';
 import { withDefaults } from '@/core/capture';
 import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
 import { CHANNEL_KEYS, sentenceOf, type Activity, type Stage } from '@/core/contacts';
 import { beginInquiry, begunByInquiry, enrollArrived } from '../campaigns';
-import { addressesOf, changePermissions, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
+import {
+  addressesOf,
+  changePermissions,
+  isVisible,
+  permissionActivity,
+  recordActivities,
+  type PermissionChange,
+} from '../contacts';
 import { listingAskedAbout } from '../market';
 import { attachByRung, handedLine, handOver, ladderNow, noticeAgents, planRoute, type Planned } from '../routing';
 import { nameSql, publishAndWake, transact, type Tx } from '../shared';
@@ -96,7 +103,7 @@ async function match(tx: Tx, understood: Understood, { at, tagPlaces, tagBarred 
   const { door, byPerson } = arrival;
   const { accountId } = door;
   const known = await matchContact(tx, accountId, inquiry);
-  const seen = !byPerson || !known || seesContactOf(scopeFor({ kind: 'user', user: byPerson }), known.holder);
+  const seen = !byPerson || !known || (await isVisible(scopeFor({ kind: 'user', user: byPerson }), known.contactId, tx));
   if (known && seen) await completeContact(tx, accountId, known.contactId, inquiry, at);
   const contact = known ?? (await createContact(tx, accountId, inquiry, door.defaults.horizon ?? null, at));
   if (seen) {

@@ -84,6 +84,15 @@ export const doorOfSecret = (secret: string): Promise<Door> =>
 export const doorOfKey = (accountId: string, doorId: string): Promise<Door> =>
   remembered(`${accountId} key ${doorId}`, 'd.account_id = $1 and d.id = $2', [accountId, doorId]);
 
+/** Any door of the account that is open; null when there is none. */
+export async function doorOfId(accountId: string, id: string): Promise<Door | null> {
+  const row = await reader().first<DoorRow>(`select ${COLUMNS} from doors d where d.id = $1 and d.account_id = $2 and d.active`, [
+    id,
+    accountId,
+  ]);
+  return row && doorOf(row);
+}
+
 async function remembered(name: string, condition: string, bind: unknown[]): Promise<Door> {
   const cached = known.get(name);
   if (cached && cached.until > Date.now()) return cached.door;

@@ -63,6 +63,30 @@ export async function rotateDoor(principal: Principal, id: string): Promise<Door
   return viewOf(principal, id);
 }
 
+/**
+ * Closes a mailbox or a door for programs, or opens it again; what comes to one that is closed is refused, what came by it stays.
+ * Its keys let nothing in meanwhile. @throws AppError not_found, also for the doors that every account has
+ */
+export async function closeDoor(principal: Principal, id: string, closed: boolean): Promise<void> {
+  const { accountId } = scopeFor(principal);
+  await transact(async (tx) => {
+    const row = await tx.first<{ name: string }>(
+      `update doors set active = not $3 where id = $1 and account_id = $2 and address is not null and active = $3 returning name`,
+      [id, accountId, closed],
+    );
+    if (!row) throw notFound('door');
+    await writeAudit(
+      tx,
+      principal,
+      accountId,
+      closed ? 'door.remove' : 'door.restore',
+      { doorId: id, name: row.name },
+      await now(tx),
+    );
+  });
+  forgetDoors();
+}
+
 /** What a door gives must be there. @throws AppError input_invalid */
 async function checkGiven(tx: Tx, accountId: string, { horizon, campaign_id }: DoorDefaults): Promise<void> {
   const there = await tx.first<{ horizon: boolean; campaign: boolean }>(

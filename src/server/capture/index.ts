@@ -12,8 +12,17 @@ export {
   type Door,
 } from './doors.repository';
 export { listRequests, noteRequest, finishRequests } from './requests.repository';
-export { saveSource, listSources, mergeSources, splitSources } from './sources.service';
+export {
+  copyRungToSources,
+  createSource,
+  dismissSource,
+  saveSource,
+  listSources,
+  mergeSources,
+  splitSources,
+} from './sources.service';
 export { doorOfSender, listSenders, noteSender, updateSender } from './senders.service';
 export { findInquiry, listInquiries } from './inquiries.repository';
-export { createDoor, isMailboxAddress, readBody, rotateDoor, updateDoor } from './doors.service';
+export { closeDoor, createDoor, isMailboxAddress, readBody, rotateDoor, updateDoor } from './doors.service';
+export { sendTestLead } from './test-lead.service';
 export { doorsTable } from './doors.model';

@@ -11,8 +11,6 @@ export interface MatchResult {
   timeZone: string;
   /** The agent who has the contact already and is still here. */
   owner: { id: string; name: string } | null;
-  /** Whose it is, by what decides who sees them. */
-  holder: { ownerId: string | null; officeId: string | null };
 }
 
 /** The contact that has most of the addresses, among equals the oldest, locked; null when nobody has one of them. */
@@ -29,12 +27,10 @@ export async function matchContact(tx: Tx, accountId: string, { phones, emails }
   const row = await tx.first<{
     stage: string;
     time_zone: string;
-    held_by: string | null;
-    office_id: string | null;
     owner_id: string | null;
     owner: string | null;
   }>(
-    `select c.stage, c.time_zone, c.owner_id as held_by, c.office_id, u.id as owner_id, ${nameSql('u')} as owner
+    `select c.stage, c.time_zone, u.id as owner_id, ${nameSql('u')} as owner
      from contacts c left join users u on u.id = c.owner_id and u.active where c.id = $1`,
     [found.id],
   );
@@ -44,7 +40,6 @@ export async function matchContact(tx: Tx, accountId: string, { phones, emails }
     stage: row!.stage,
     timeZone: row!.time_zone,
     owner: row!.owner_id ? { id: row!.owner_id, name: row!.owner! } : null,
-    holder: { ownerId: row!.held_by, officeId: row!.office_id },
   };
 }
 
@@ -87,7 +82,7 @@ export async function createContact(
   );
   const { id: contactId, time_zone: timeZone } = row!;
   await refreshSearch(tx, [contactId]);
-  return { contactId, matched: false, stage: 'new', timeZone, owner: null, holder: { ownerId: null, officeId: null } };
+  return { contactId, matched: false, stage: 'new', timeZone, owner: null };
 }
 
 const pointsOf = ({ phones, emails, extensions }: CleanInquiry) => [

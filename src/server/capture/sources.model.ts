@@ -6,7 +6,7 @@ export const sourcesTable = table('sources', {
   account_id: bigint(),
   name: text(),
   key: text(),
-  state: text<'known' | 'proposed' | 'merged'>(),
+  state: text<'known' | 'proposed' | 'merged' | 'none'>(),
   into_id: orNull(bigint()),
   first_at: instant(),
 });

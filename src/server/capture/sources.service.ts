@@ -3,25 +3,104 @@ import { sourceMergesTable } from './source-merges.model';
 import { segmentsTable } from '../segments';
 import { sourcesTable } from './sources.model';
 import { scopeFor, type Principal } from '@/core/accounts';
-import { oneLine, type SourceView } from '@/core/capture';
+import { oneLine, quietDoor, type SourceView } from '@/core/capture';
 import { withSource, type Tree } from '@/core/segments';
 import { AppError, notFound } from '@/core/shared';
-import { renameInRungs } from '../routing';
-import { now, reader, writeAudit, transact, type Tx } from '../shared';
+import { copyRung, renameInRungs, routesBySource } from '../routing';
+import { nameSql, now, reader, writeAudit, transact, type Tx } from '../shared';
 import { forgetDoors } from './doors.repository';
 import { forgetSources } from './sources';
 
+type SourceRow = Omit<SourceView, 'routes' | 'quiet'> & { doors: string[]; arrivals: number; gap_hours: number | null };
+
 /** All sources: the new ones first, then by how many people they brought. */
 export async function listSources(principal: Principal): Promise<SourceView[]> {
+  const scope = scopeFor(principal);
+  const at = await now();
+  const [rows, routesOf] = await Promise.all([
+    reader().rows<SourceRow>(
+      `select s.id, s.name, s.state, i.name as into_name, s.first_at, coalesce(n.people, 0)::int as people,
+         (select m.id from source_merges m where m.from_id = s.id and m.undone_at is null order by m.id desc limit 1) as merge_id,
+         array(select d.id::text from doors d where d.account_id = s.account_id and d.active and lower(d.source) = s.key) as doors,
+         (select json_build_object('inquiry_id', l.id::text, 'contact_id', c.id::text, 'name', ${nameSql('c')}, 'at', l.arrived_at) from (
+           select id, contact_id, arrived_at from inquiries where account_id = s.account_id and lower(source) = s.key order by arrived_at desc limit 1) l
+           join contacts c on c.id = l.contact_id and c.deleted_at is null) as last_lead,
+         h.leads_30_days, h.arrivals, h.gap_hours
+       from sources s left join sources i on i.id = s.into_id
+       left join (select lower(source) as key, count(*) as people from contacts where account_id = $1 and source is not null and deleted_at is null group by lower(source)) n on n.key = s.key
+       left join lateral (select count(*)::int as arrivals, (count(*) filter (where at > $2::timestamptz - interval '30 days'))::int as leads_30_days,
+           (percentile_cont(0.9) within group (order by gap))::float8 as gap_hours from (
+         select arrived_at as at, extract(epoch from arrived_at - lag(arrived_at) over (order by arrived_at)) / 3600 as gap
+         from inquiries q where q.account_id = s.account_id and lower(q.source) = s.key and q.arrived_at > $2::timestamptz - interval '60 days') gaps) h on true
+       where s.account_id = $1 order by (s.state = 'proposed') desc, people desc, s.name`,
+      [scope.accountId, at],
+    ),
+    routesBySource(scope),
+  ]);
+  return rows.map(({ doors, arrivals, gap_hours, ...source }) => {
+    const last_lead = source.last_lead && { ...source.last_lead, at: new Date(source.last_lead.at) };
+    const hoursSince = last_lead && (at.getTime() - last_lead.at.getTime()) / 3_600_000;
+    const is = source.state === 'known' || source.state === 'proposed';
+    return {
+      ...source,
+      last_lead,
+      routes: is ? routesOf(source.name, doors) : [],
+      quiet: is ? quietDoor({ arrivals, usualGapHours: gap_hours, hoursSince }) : null,
+    };
+  });
+}
+
+/** Makes a source before its first lead. @throws AppError conflict when there is one of that name */
+export async function createSource(principal: Principal, name: string): Promise<SourceView> {
   const { accountId } = scopeFor(principal);
-  return reader().rows<SourceView>(
-    `select s.id, s.name, s.state, i.name as into_name, s.first_at, coalesce(n.people, 0)::int as people,
-       (select m.id from source_merges m where m.from_id = s.id and m.undone_at is null order by m.id desc limit 1) as merge_id
-     from sources s left join sources i on i.id = s.into_id
-     left join (select lower(source) as key, count(*) as people from contacts where account_id = $1 and source is not null and deleted_at is null group by lower(source)) n on n.key = s.key
-     where s.account_id = $1 order by (s.state = 'proposed') desc, people desc, s.name`,
-    [accountId],
+  const called = oneLine(name);
+  const id = await transact(async (tx) => {
+    const at = await now(tx);
+    const made = await tx.first<{ id: string }>(
+      `insert into sources (account_id, name, key, state, first_at) values ($1, $2, lower($2), 'known', $3)
+       on conflict (account_id, key) do update set state = 'known', name = excluded.name where sources.state in ('proposed', 'none') returning id`,
+      [accountId, called, at],
+    );
+    if (!made) throw new AppError('conflict', `You already have a source called “${called}”, or it was merged with another.`);
+    await writeAudit(tx, principal, accountId, 'source.create', { sourceId: made.id, name: called }, at);
+    return made.id;
+  });
+  forgetSources();
+  return (await listSources(principal)).find((one) => one.id === id)!;
+}
+
+/** Says that a name is no source: who forwards, who sends notices. Leads that name it are called by their door from now on. @throws AppError not_found */
+export async function dismissSource(principal: Principal, id: string): Promise<void> {
+  const { accountId } = scopeFor(principal);
+  await transact(async (tx) => {
+    const rows = await tx.rows<{ name: string }>(
+      `update sources set state = 'none' where id = $1 and account_id = $2 and state in ('known', 'proposed') returning name`,
+      [id, accountId],
+    );
+    if (!rows.length) throw notFound('source');
+    await writeAudit(tx, principal, accountId, 'source.none', { sourceId: id, ...rows[0] }, await now(tx));
+  });
+  forgetSources();
+}
+
+/**
+ * Copies a rung for other sources of ours.
+ * @returns the version of the ladder from before, which takes it back
+ * @throws AppError not_found, conflict
+ */
+export async function copyRungToSources(principal: Principal, rungId: string, sourceIds: string[]): Promise<{ before: string }> {
+  const { accountId } = scopeFor(principal);
+  const rows = await reader().rows<{ id: string; name: string }>(
+    `select id, name from sources where account_id = $1 and id = any($2::bigint[]) and state in ('known', 'proposed') order by array_position($2::bigint[], id)`,
+    [accountId, sourceIds],
   );
+  if (rows.length !== new Set(sourceIds).size) throw notFound('source');
+  const { before } = await copyRung(
+    principal,
+    rungId,
+    rows.map(({ name }) => name),
+  );
+  return { before };
 }
 
 /** A name that a lead brought is a source of ours, perhaps called otherwise. @throws AppError not_found, conflict when another is called so */

@@ -1,7 +1,7 @@
 /** Asking for a change of many: what it would do, the order to do it, stopping it, taking it back. The work itself is the worker's. */
 import type { RefusalCode } from '@/core/contacts';
 import { AppError, notFound } from '@/core/shared';
-import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
+import { fullName, may, scopeFor, type Principal } from '@/core/accounts';
 import {
   describeBulkAction,
   previewSentence,
@@ -28,9 +28,8 @@ export interface BulkActionRequest {
 /** May this person do it, and does what it names exist? @returns what is done, in words */
 async function checked(principal: Principal, change: BulkAction): Promise<string> {
   const scope = scopeFor(principal);
-  const office = principal.kind === 'key' || runsTheOffice(principal.user.role);
   const hands = change.kind === 'owner' || change.kind === 'hand_on';
-  if ((hands || change.kind === 'delete') && !office)
+  if ((hands && !may(principal, 'contacts:assign')) || (change.kind === 'delete' && !may(principal, 'contacts:delete')))
     throw new AppError(
       'not_allowed',
       hands ? 'Only an admin can assign contacts to another agent.' : 'Only an admin can delete contacts. Archive them instead.',

@@ -1,6 +1,6 @@
 /** Somebody leaves: they come in no more, whatever is offered to them goes on, and their people are handed on in the background, which can be undone. */
 import { AppError, notFound } from '@/core/shared';
-import { scopeFor, type Principal } from '@/core/accounts';
+import { scopeFor, type Principal, type Role } from '@/core/accounts';
 import type { BulkAction, ChangeView } from '@/core/changes';
 import { dropOffersOf } from '../routing';
 import { now, writeAudit, transact } from '../shared';
@@ -8,7 +8,7 @@ import { createChange } from './changes.service';
 
 /**
  * Asked again it only hands on whoever is still theirs.
- * @throws AppError conflict for oneself, and for the last who runs the office
+ * @throws AppError conflict for oneself, and for the owner
  */
 export async function deactivateUser(principal: Principal, userId: string, change: BulkAction): Promise<ChangeView> {
   if (change.kind !== 'owner' && change.kind !== 'hand_on')
@@ -21,19 +21,19 @@ export async function deactivateUser(principal: Principal, userId: string, chang
     });
   if (principal.kind === 'user' && principal.user.id === userId)
     throw new AppError('conflict', 'You can’t deactivate yourself. Ask another admin.');
-  const { accountId } = scopeFor(principal);
+  const { accountId, userId: actorId } = scopeFor(principal);
   await transact(async (tx) => {
-    const others = await tx.first(
-      `select 1 from users where account_id = $1 and active and role in ('owner','admin') and id <> $2 limit 1`,
-      [accountId, userId],
-    );
-    if (!others) throw new AppError('conflict', 'Someone has to run the office. Make another person an admin first.');
-    const rows = await tx.rows('update users set active = false where id = $1 and account_id = $2 returning id', [
+    const leaving = await tx.first<{ role: Role }>('select role from users where id = $1 and account_id = $2 for update', [
       userId,
       accountId,
     ]);
-    if (!rows.length) throw notFound('person');
+    if (!leaving) throw notFound('person');
+    if (leaving.role === 'owner')
+      throw new AppError('conflict', 'The owner can’t be deactivated. They transfer ownership to another admin first.');
+    await tx.run('update users set active = false where id = $1', [userId]);
     await tx.run('delete from sessions where user_id = $1', [userId]);
+    /* A website that sends leads by a key goes on doing so; somebody who works here answers for it. */
+    await tx.run('update api_keys set created_by = $2 where created_by = $1 and $2::bigint is not null', [userId, actorId]);
     await writeAudit(tx, principal, accountId, 'deactivated a user', { user_id: userId, change }, await now(tx));
   });
   await dropOffersOf(accountId, userId);

@@ -6,7 +6,7 @@ import { cleanName, oneLine } from '@/core/capture';
 import { storable, wantsSchema } from '@/core/capture/schemas';
 import { dayOfYear, type FieldInput } from '@/core/fields';
 import { CONTACT_ROLES, DATE_KINDS, type Activity, type Because, type Channel, type ImportantDate } from '@/core/contacts';
-import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
+import { fullName, may, scopeFor, type Principal } from '@/core/accounts';
 import { now, publish, transact, type Tx } from '../shared';
 import { findContact, lockContact } from './contacts.repository';
 import { refreshSearch } from './search';
@@ -179,7 +179,7 @@ async function checkWords(
 }
 
 async function handOver(tx: Tx, principal: Principal, contactId: string, ownerId: string, at: Date): Promise<Because> {
-  if (principal.kind === 'user' && !runsTheOffice(principal.user.role))
+  if (!may(principal, 'contacts:assign'))
     throw new AppError('not_allowed', 'Only an admin can assign a contact to another agent.');
   const accountId = scopeFor(principal).accountId;
   const owner = await tx.first<{ first_name: string; last_name: string }>(

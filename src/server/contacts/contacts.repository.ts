@@ -20,6 +20,12 @@ export async function findContact(scope: Scope, id: string, tx: Tx = reader()): 
   return contactView(row);
 }
 
+/** Whether the scope sees a contact. */
+export async function isVisible(scope: Scope, id: string, tx: Tx = reader()): Promise<boolean> {
+  const bind: unknown[] = [id];
+  return Boolean(await tx.first(`select 1 from contacts c where c.id = $1 and ${visible(scope, bind)}`, bind));
+}
+
 /** Contacts by their ids, as far as they may be seen. */
 export async function findContacts(scope: Scope, ids: string[], tx: Tx = reader()): Promise<Map<string, ContactView>> {
   const bind: unknown[] = [ids];

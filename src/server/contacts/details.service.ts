@@ -19,6 +19,7 @@ export const readMore = async (contactId: string, tx: Tx): Promise<MoreView> =>
   (await tx.first<MoreView>(
     `select c.campaigns_held,
        (select coalesce(jsonb_agg(jsonb_build_object('id', o.id::text, 'name', ${nameSql('o')}) order by o.id), '[]') from contacts o where o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null) as household,
+       (select coalesce(jsonb_agg(jsonb_build_object('id', l.id::text, 'name', ${nameSql('l')}) order by l.first_name), '[]') from contact_lenders a join users l on l.id = a.user_id where a.contact_id = c.id) as lenders,
        (select coalesce(jsonb_object_agg(value, extension), '{}') from contact_points where contact_id = c.id and active and extension is not null) as extensions,
        (select jsonb_build_object('id', a.id::text, 'text', coalesce(a.data->>'text', ''), 'at', a.at, 'by', ${nameSql('u')})
           from activities a left join users u on u.id = a.user_id where a.id = c.pinned_note_id and a.contact_id = c.id) as pinned_note

@@ -1,6 +1,6 @@
 export { stageNames } from './stage-names';
 export { addNote, contactPatchSchema, setNextTouch, setPermission, updateContact } from './change.service';
-export { findContact, findContacts, findContactWithPermissions, lockContact } from './contacts.repository';
+export { findContact, findContacts, findContactWithPermissions, isVisible, lockContact } from './contacts.repository';
 export {
   CONTACT_SORTS,
   COUNTED,

@@ -19,7 +19,9 @@ import {
   type Stage,
 } from '@/core/contacts';
 import type { LiveEvent } from '@/core/shared';
+import { eventOf } from '@/core/webhooks';
 import { publish, type Tx } from '../shared';
+import { emitEvents, type EmittedEvent } from '../webhooks';
 import { insertActivitiesSql } from './activities.sql';
 import { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 import { endFollowUp, type FollowUpEnd } from './follow-up';
@@ -53,9 +55,17 @@ export async function recordActivities(
   const folded = await foldActivities(tx, activities);
   const ids = await writeFolded(tx, accountId, folded);
   await answerOffers(tx, activities.filter(isHumanTry));
+  await emitEvents(tx, accountId, folded.activities.flatMap(emitted));
   if (!quietly) await tell(tx, accountId, folded.states);
   return folded.given.map((at) => ids[at]!);
 }
+
+/** What other programs hear of an activity. */
+const emitted = (activity: Activity): EmittedEvent[] => {
+  const event = eventOf(activity);
+  const { contactId: contact_id, at, userId: user_id, channel, direction, data } = activity;
+  return event ? [{ event, about: { contact_id, at, user_id, data: { channel, direction, ...data } } }] : [];
+};
 
 /** What activities change, found and not written yet. */
 interface Folded {

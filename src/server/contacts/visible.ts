@@ -14,15 +14,27 @@ export function visible(scope: Scope, bind: unknown[], contact = 'c'): string {
     case 'office':
       bind.push(scope.officeId);
       return `${account} and ${contact}.office_id = $${bind.length}`;
-    case 'own':
-      if (scope.colleagues?.length) {
-        bind.push([scope.userId, ...scope.colleagues]);
-        return `${account} and ${contact}.owner_id = any($${bind.length}::bigint[])`;
-      }
-      bind.push(scope.userId);
-      return `${account} and ${contact}.owner_id = $${bind.length}`;
+    case 'own': {
+      const theirs = ownedBy(scope, bind, contact);
+      return scope.sharedRosters?.length
+        ? `${account} and (${theirs} or ${leadOfRoster(scope.sharedRosters, bind, contact)})`
+        : `${account} and ${theirs}`;
+    }
     case 'attached':
       bind.push(scope.userId);
       return `${account} and exists (select 1 from contact_lenders visible_to where visible_to.contact_id = ${contact}.id and visible_to.user_id = $${bind.length})`;
   }
+}
+
+/** That the contact came as a lead of one of these rosters, and is held by somebody on it: what else its members know is their own. */
+function leadOfRoster(rosters: readonly string[], bind: unknown[], contact: string): string {
+  bind.push(rosters);
+  return `exists (select 1 from routings shared join roster_members sharer on sharer.roster_id = shared.roster_id and sharer.state = 'in'
+    where shared.contact_id = ${contact}.id and shared.roster_id = any($${bind.length}::bigint[]) and sharer.user_id = ${contact}.owner_id)`;
+}
+
+/** One's own, and those of the team that one leads. */
+function ownedBy({ userId, team }: Scope, bind: unknown[], contact: string): string {
+  bind.push(team?.length ? [userId, ...team] : userId);
+  return team?.length ? `${contact}.owner_id = any($${bind.length}::bigint[])` : `${contact}.owner_id = $${bind.length}`;
 }

@@ -3,6 +3,7 @@ import type { ExportFormat } from '@/core/exports';
 import { nameSql, now, reader } from '../shared';
 
 export interface Mailing {
+  accountId: string;
   format: ExportFormat;
   bytes: number;
   done: number;
@@ -20,13 +21,16 @@ export async function readMailing(exportId: string): Promise<Mailing | null> {
     done: number;
     name: string | null;
     person: Mailing['person'];
+    account_id: string;
   }>(
-    `select e.format, e.bytes, e.done, s.name, jsonb_build_object('name', ${nameSql('u')}, 'email', u.email) as person
+    `select e.account_id, e.format, e.bytes, e.done, s.name, jsonb_build_object('name', ${nameSql('u')}, 'email', u.email) as person
      from exports e join users u on u.id = e.user_id and u.active left join export_schedules s on s.id = e.schedule_id
      where e.id = $1 and e.state = 'done' and e.email and e.mailed_at is null`,
     [exportId],
   );
-  return row && { ...row, bytes: Number(row.bytes), at: await now() };
+  if (!row) return null;
+  const { account_id: accountId, ...rest } = row;
+  return { ...rest, accountId, bytes: Number(row.bytes), at: await now() };
 }
 
 /** The whole file; only for one that fits into a mail. */

@@ -3,7 +3,7 @@
  * doors, a campaign to begin with, a roster and a ladder that ends with a person. Production, the demo world and the tests found theirs here.
  */
 import type { Role, Settings } from '@/core/accounts';
-import { NEW_BUYER, type Plan } from '@/core/campaigns';
+import { STARTERS, type Plan } from '@/core/campaigns';
 import { HORIZONS, STAGES } from '@/core/contacts';
 import type { Tree } from '@/core/segments';
 import { AppError } from '@/core/shared';
@@ -43,7 +43,7 @@ export interface Founding {
     page?: object;
     defaults?: object;
   }[];
-  /** Without any: the starter for new buyers, as a draft. */
+  /** Without any: the starters, as drafts. */
   campaigns?: { name: string; group: string | null; plan: Plan; state: 'draft' | 'on'; createdAt?: Date }[];
   /** Without any: one with all agents, or with whoever leads where there are none. */
   rosters?: { name: string; members: { user: number; handed?: number }[]; last?: number | null }[];
@@ -84,12 +84,13 @@ export async function foundBrokerage(tx: Tx, founding: Founding, at: Date): Prom
   const userIds = await foundUsers(tx, accountId, founding, officeIds);
   await foundVocabulary(tx, accountId);
   await foundDoors(tx, accountId, founding.doors ?? []);
-  const campaignIds = await foundCampaigns(tx, accountId, founding.campaigns ?? [starter()], at);
+  const campaignIds = await foundCampaigns(tx, accountId, founding.campaigns ?? drafts(), at);
   const rosterIds = await foundLadder(tx, accountId, founding, userIds, campaignIds);
   return { accountId, officeIds, userIds, campaignIds, rosterIds };
 }
 
-const starter = () => ({ name: NEW_BUYER.name, group: NEW_BUYER.group, plan: NEW_BUYER.plan, state: 'draft' as const });
+/** Every starter, to read before it is turned on. */
+const drafts = () => STARTERS.map(({ name, group, plan }) => ({ name, group, plan, state: 'draft' as const }));
 
 const foundUsers = (tx: Tx, accountId: string, { users, timeZone }: Founding, officeIds: string[]): Promise<string[]> =>
   each(users, (user) =>

@@ -4,6 +4,7 @@
  * key over all attempts, so that a provider which has seen it takes a repeat for the same message.
  */
 import { campaignsHeldSql } from '../accounts';
+import { connectedChannels, ownMailSql, withoutChannel } from './connected';
 import { HOUR } from '@/core/shared';
 import { settingsOf, type Settings } from '@/core/accounts';
 import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
@@ -54,6 +55,7 @@ type OfOutbox =
   | 'payload'
   | 'automatic'
   | 'attempts'
+  | 'created_at'
   | 'broadcast_id'
   | 'template_id';
 type OfContact = 'first_name' | 'last_name' | 'stage' | 'time_zone' | 'do_not_contact' | 'street' | 'city' | 'postal_code';
@@ -67,6 +69,7 @@ interface ClaimRow extends Pick<RowOf<typeof outboxTable>, OfOutbox>, Pick<RowOf
   day_cap: number | null;
   template_sent: number | null;
   household_says_no: boolean;
+  has_own_mail: boolean;
   settings: Partial<Settings>;
   account_name: string;
   last_in_at: Date | null;
@@ -114,7 +117,7 @@ const MAYBE = `coalesce((select jsonb_agg(jsonb_build_object('at', q.tried_at, '
  * and while it has something in its hands for them, nothing else is taken.
  */
 const READ = `
-  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrollment_id, e.state as enrollment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went || ${MAYBE} as went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
+  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrollment_id, e.state as enrollment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went || ${MAYBE} as went, o.user_id, o.address, o.payload, o.automatic, o.attempts, o.created_at, ${ownMailSql('a')} as has_own_mail, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
     o.template_id, t.name as template, t.day_cap, case when t.day_cap is not null then (select count(*)::int from outbox s where s.template_id = t.id and s.sent_at >= (date_trunc('day', $1::timestamptz at time zone a.time_zone) at time zone a.time_zone)) end as template_sent,
     coalesce(h.do_not_contact, false) as household_says_no,
     c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.error as point_error, r.state, r.at as permission_at, r.how,
@@ -184,9 +187,15 @@ async function addressBroadcasts(tx: Tx, rows: ClaimRow[]): Promise<void> {
 /** A letter goes where they live by now; the rest where the row says. */
 const addressOf = (row: ClaimRow): string | null => (pointKind(row.channel) ? row.address : mailingAddress(row));
 
+/** A letter that the house prints itself needs none. */
+const isPrintedHere = ({ channel, goes }: ClaimRow): boolean => CHANNELS[channel].isPrinted && goes?.printed === 'here';
+const hasWay = (row: ClaimRow): boolean =>
+  connectedChannels()[row.channel] || (row.channel === 'email' && row.has_own_mail) || isPrintedHere(row);
+
 function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTemplate: number, at: Date): Verdict {
   const { isTask, needsPostalAddress } = CHANNELS[row.channel];
   if (isTask) return { go: true };
+  if (!hasWay(row)) return withoutChannel(row.channel, row.automatic, row.created_at, at);
   if (row.automatic && !row.payload.talk && (row.enrollment_state === 'stopped' || row.enrollment_state === 'paused'))
     return { go: false, because: { why: 'has_answered', channel: row.channel } };
   if (needsPostalAddress && row.automatic && !row.payload.confirms && !row.settings.postalAddress?.trim())
@@ -269,7 +278,7 @@ const messageOf = (row: ClaimRow, at: Date): OutboxMessage => ({
   html: row.payload.html ?? null,
   files: row.payload.files ?? [],
   automatic: row.automatic,
-  printedHere: CHANNELS[row.channel].isPrinted && row.goes?.printed === 'here',
+  printedHere: isPrintedHere(row),
   at,
   contact: {
     id: row.contact_id,

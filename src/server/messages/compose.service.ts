@@ -7,6 +7,8 @@ import { mayTouch, type Verdict } from '@/core/campaigns';
 import { CHANNELS, namesTogether, sentenceOf, type Channel, type ContactView, type SendChannel } from '@/core/contacts';
 import { storable } from '@/core/capture/schemas';
 import { readSettings } from '../accounts';
+import { isConnected } from './connected';
+import { signatureFor } from './merge-fields';
 import {
   addressesOf,
   deliveryAddress,
@@ -85,22 +87,24 @@ export interface SendResult {
 }
 
 /**
- * Sends a message by hand. In quiet hours it waits until they end, and the answer says so.
+ * Sends a message by hand; an e-mail ends with the signature of whoever wrote it. In quiet hours it waits until they end, and the answer says so.
  * @throws AppError input_invalid when empty or too long; touch_refused when the guardrails say no
  */
 export async function sendMessage(principal: Principal, contactId: string, message: OutgoingMessage): Promise<SendResult> {
-  const text = storable(message.text).trim();
-  if (!text)
+  const words = storable(message.text).trim();
+  if (!words)
     throw new AppError('input_invalid', 'The message is empty; nothing was sent.', {
       fields: [{ field: 'text', message: 'write something first' }],
     });
-  const { mostCharacters, isForHousehold } = CHANNELS[message.channel];
-  if (text.length > mostCharacters) {
+  const { mostCharacters, isForHousehold, hasBlocks } = CHANNELS[message.channel];
+  if (words.length > mostCharacters) {
     throw new AppError('input_invalid', 'The message is too long; nothing was sent.', {
       fields: [{ field: 'text', message: `at most ${formatNumber(mostCharacters)} characters` }],
     });
   }
   return transact(async (tx) => {
+    const signature = hasBlocks ? await signatureFor(principal, tx) : '';
+    const text = words.endsWith(signature) ? words : `${words}\n\n${signature}`;
     const others = message.both ? await othersOfHousehold(tx, principal, contactId) : [];
     const willing: SendResult['others'] = [];
     for (const other of others) {
@@ -116,10 +120,13 @@ export async function sendMessage(principal: Principal, contactId: string, messa
         : null;
     const { id, verdict } = await putOut(tx, principal, contactId, { ...message, text }, names);
     await wakeWorkers(tx);
+    const noWay = (await isConnected(scopeFor(principal).accountId, message.channel))
+      ? null
+      : sentenceOf({ why: 'not_connected', channel: message.channel });
     return {
       id,
       waits_until: verdict.go === 'later' ? verdict.at : null,
-      because: verdict.go === 'later' ? sentenceOf(verdict.because) : null,
+      because: verdict.go === 'later' ? sentenceOf(verdict.because) : noWay,
       others: willing,
     };
   });

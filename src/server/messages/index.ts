@@ -1,3 +1,4 @@
+export { connectedChannels, isConnected, releaseConnected } from './connected';
 export { askGuardrails, sendMessage, type SendResult } from './compose.service';
 export { inboundOf, receiveMail, receiveText, mailTokenFor, type InboundMail, type InboundText } from './inbox.service';
 export {

@@ -9,6 +9,7 @@ import { showPhone } from '@/core/capture';
 import { brokerageName } from '../accounts';
 import { readTouchedContacts } from '../campaigns';
 import { findContact, listFields } from '../contacts';
+import { signatureFor } from './merge-fields';
 import { enqueue, readApart, transact, type Tx } from '../shared';
 
 export interface Trial {
@@ -38,7 +39,9 @@ export async function sendTrial(user: User, trials: readonly Trial[], contactId:
     );
     const broken = trials.find((_, n) => counted[n]!.errors > 0);
     if (broken) throw invalid('fix the errors in the message first');
-    const values = contactId ? await ofContact(tx, scope, contactId) : await ofMyself(user);
+    const values = contactId
+      ? await ofContact(tx, scope, contactId)
+      : await ofMyself(user, await signatureFor({ kind: 'user', user }, tx));
     for (const { channel, words } of trials) {
       const key = `try-${randomUUID()}`;
       const { subject, text, html, files } = fillFor(channel, words, values, { seed: key, textedBefore: false });
@@ -64,7 +67,7 @@ async function ofContact(tx: Tx, scope: ReturnType<typeof scopeFor>, contactId: 
   return people.get(contactId)!.fields;
 }
 
-async function ofMyself(user: User): Promise<MergeFields> {
+async function ofMyself(user: User, signature: string): Promise<MergeFields> {
   return mergeFields({
     firstName: user.firstName,
     firstNames: user.firstName,
@@ -75,6 +78,7 @@ async function ofMyself(user: User): Promise<MergeFields> {
       name: `${user.firstName} ${user.lastName}`,
       phone: user.phone ? showPhone(user.phone) : '',
       email: user.email,
+      signature,
     },
     brokerage: await brokerageName(user.accountId),
   });

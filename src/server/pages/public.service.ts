@@ -12,7 +12,9 @@ import {
   type FormValues,
 } from '@/core/pages';
 import { readInquiry } from '@/core/capture/schemas';
+import type { AgentCard } from '@/core/accounts';
 import { AppError } from '@/core/shared';
+import { CARD_SQL } from '../accounts';
 import { captureInquiry, doorOfPage, type Door } from '../capture';
 import { listingsOfNumbers, listListings } from '../market';
 import { nameSql, limitRate, now, reader, readSigned, signed } from '../shared';
@@ -27,7 +29,7 @@ export interface Shown {
   /** When it was asked for. */
   at: Date;
   page: PublicPage;
-  agents: Record<string, { name: string; phone: string | null; email: string }>;
+  agents: Record<string, AgentCard>;
   listings: Record<string, ListingView>;
 }
 
@@ -40,8 +42,8 @@ export async function openPage(slug: string): Promise<Shown> {
     now(),
     listingsOfNumbers(door.accountId, [...new Set(listingsOf(page))]),
     users.length
-      ? reader().rows<{ id: string; name: string; phone: string | null; email: string }>(
-          `select id, ${nameSql()} as name, phone, email from users where account_id = $1 and id = any($2::bigint[]) and active`,
+      ? reader().rows<AgentCard & { id: string }>(
+          `select u.id, ${nameSql('u')} as name, u.phone, u.email, ${CARD_SQL('u')} from users u where u.account_id = $1 and u.id = any($2::bigint[]) and u.active`,
           [door.accountId, users],
         )
       : [],

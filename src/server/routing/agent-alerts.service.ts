@@ -88,7 +88,7 @@ interface Word {
 }
 
 /** Keeps what is to be told and has the worker tell it: in two statements for however many, because a roster may be locked meanwhile. */
-async function tellAll(tx: Tx, accountId: string, words: Word[], at: Date): Promise<void> {
+export async function tellAll(tx: Tx, accountId: string, words: Word[], at: Date): Promise<void> {
   const rows = await tx.rows<{ id: string }>(
     `insert into agent_alerts (account_id, user_id, offer_id, channel, subject, body, made_at)
      select $1, user_id, offer_id, channel, subject, body, $3 from jsonb_to_recordset($2::jsonb) as x (user_id bigint, offer_id bigint, channel text, subject text, body text) returning id`,
@@ -103,6 +103,7 @@ async function tellAll(tx: Tx, accountId: string, words: Word[], at: Date): Prom
 
 export interface AgentAlert {
   id: string;
+  account_id: string;
   channel: Notify;
   subject: string;
   body: string;
@@ -119,7 +120,7 @@ export interface AgentAlert {
 /** A notice that has not gone yet; null when it has. */
 export async function findAgentAlert(id: string): Promise<AgentAlert | null> {
   const row = await reader().first<AgentAlert & { offer_id: string | null }>(
-    `select n.id, n.channel, n.subject, n.body, n.made_at, n.offer_id, ${nameSql('u')} as agent, u.email, u.phone, a.name as brokerage,
+    `select n.id, n.account_id, n.channel, n.subject, n.body, n.made_at, n.offer_id, ${nameSql('u')} as agent, u.email, u.phone, a.name as brokerage,
        (select phone from users h where h.account_id = n.account_id and h.active and h.phone is not null and h.phone is distinct from u.phone order by h.id limit 1) as house_phone
      from agent_alerts n join users u on u.id = n.user_id join accounts a on a.id = n.account_id where n.id = $1 and n.sent_at is null`,
     [id],

@@ -1,7 +1,8 @@
 export { attachByRung } from './attach';
-export { readLadder, setUserAway } from './ladder.repository';
+export { readLadder, routesBySource, setUserAway } from './ladder.repository';
+export { setLenders } from './lenders.service';
 export { ladderNow } from './ladders';
-export { listLadderVersions, restoreLadder, saveLadder } from './ladder.service';
+export { copyRung, listLadderVersions, restoreLadder, saveLadder } from './ladder.service';
 export {
   answeredByMail,
   answeredByText,

@@ -2,13 +2,13 @@
 import { rungsTable } from './rungs.model';
 import { AppError, notFound, fieldErrors } from '@/core/shared';
 import { accountOf, fullName, type Principal } from '@/core/accounts';
-import type { LadderVersionView, Notify, Rung } from '@/core/routing';
+import { treeForSource, type LadderVersionView, type Notify, type Rung } from '@/core/routing';
 import { ladderSchema } from '@/core/routing/schemas';
 import { readTree } from '@/core/segments/schemas';
 import type { FieldDef, Tree } from '@/core/segments';
 import { listFields } from '../contacts';
 import { now, publish, reader, writeAudit, transact, type Tx } from '../shared';
-import { describe, forgetLadder, saveLadderVersion, readRungs, type SavedRung } from './ladders';
+import { describe, forgetLadder, ladderNow, saveLadderVersion, readRungs, type SavedRung } from './ladders';
 
 export interface GivenLadder {
   rungs: {
@@ -37,9 +37,11 @@ export async function checkLadder(
   if (error) throw new AppError('input_invalid', 'Couldn’t save the ladder.', { fields: fieldErrors(error) });
   const given = value as GivenLadder;
   const fields = await listFields(accountId, tx);
-  const there = await tx.first<Record<'rosters' | 'campaigns' | 'tags' | 'lenders', string[]>>(
+  const there = await tx.first<Record<'rosters' | 'campaigns' | 'tags' | 'lenders' | 'with_lenders' | 'with_agents', string[]>>(
     `select array(select id::text from rosters where account_id = $1 and deleted_at is null) as rosters, array(select id::text from campaigns where account_id = $1) as campaigns,
-       array(select id::text from tags where account_id = $1 and deleted_at is null) as tags, array(select id::text from users where account_id = $1 and active and role = 'lender') as lenders`,
+       array(select id::text from tags where account_id = $1 and deleted_at is null) as tags, array(select id::text from users where account_id = $1 and active and role = 'lender') as lenders,
+       array(select distinct m.roster_id::text from roster_members m join users u on u.id = m.user_id and u.active where u.account_id = $1 and u.role = 'lender') as with_lenders,
+       array(select distinct m.roster_id::text from roster_members m join users u on u.id = m.user_id and u.active where u.account_id = $1 and u.role <> 'lender') as with_agents`,
     [accountId],
   );
   const errors: { field: string; message: string }[] = [];
@@ -52,12 +54,16 @@ export async function checkLadder(
       for (const one of error.facts.fields ?? []) errors.push({ field: `${field}.${one.field}`, message: one.message });
     }
     if (!there!.rosters.includes(rung.roster_id)) errors.push({ field: `${field}.roster_id`, message: 'is no roster' });
+    if (there!.with_lenders.includes(rung.roster_id))
+      errors.push({ field: `${field}.roster_id`, message: 'is a roster of lenders, who are attached and get no leads' });
     if (rung.campaign_id && !there!.campaigns.includes(rung.campaign_id))
       errors.push({ field: `${field}.campaign_id`, message: 'is not a campaign' });
     if (rung.lender_id && !there!.lenders.includes(rung.lender_id))
       errors.push({ field: `${field}.lender_id`, message: 'is no lender' });
     if (rung.lender_roster_id && !there!.rosters.includes(rung.lender_roster_id))
       errors.push({ field: `${field}.lender_roster_id`, message: 'is no roster' });
+    if (rung.lender_roster_id && there!.with_agents.includes(rung.lender_roster_id))
+      errors.push({ field: `${field}.lender_roster_id`, message: 'has people on it who aren’t lenders' });
     if (rung.tags.some((tag) => !there!.tags.includes(tag)))
       errors.push({ field: `${field}.tags`, message: 'names a tag (deleted)' });
   });
@@ -157,19 +163,45 @@ export async function restoreLadder(principal: Principal, versionId: string): Pr
     [versionId, accountId],
   );
   if (!before) throw notFound('ladder');
-  const rungs = before.rungs.map(({ id, tree, rosterId, campaignId, tags, lender, notify }) => ({
-    id,
-    tree,
-    roster_id: rosterId,
-    campaign_id: campaignId,
-    tags,
-    lender_id: lender && 'userId' in lender ? lender.userId : null,
-    lender_roster_id: lender && 'rosterId' in lender ? lender.rosterId : null,
-    notify,
-  }));
+  const rungs = before.rungs.map(asGiven);
   const latest = await reader().first<{ id: string }>(
     'select id from ladder_versions where account_id = $1 order by id desc limit 1',
     [accountId],
   );
   return saveLadder(principal, latest!.id, { rungs, own_listing: before.own_listing });
+}
+
+const asGiven = ({ id, tree, rosterId, campaignId, tags, lender, notify }: Rung) => ({
+  id,
+  tree,
+  roster_id: rosterId,
+  campaign_id: campaignId,
+  tags,
+  lender_id: lender && 'userId' in lender ? lender.userId : null,
+  lender_roster_id: lender && 'rosterId' in lender ? lender.rosterId : null,
+  notify,
+});
+
+/**
+ * Makes a rung over for other sources: a copy for each, above it, that asks for that source and for all else as it does.
+ * @returns the version of before, which brings the ladder back
+ * @throws AppError not_found, conflict
+ */
+export async function copyRung(
+  principal: Principal,
+  rungId: string,
+  sources: string[],
+): Promise<{ before: string; version: string }> {
+  forgetLadder(accountOf(principal));
+  const { version, ladder } = await ladderNow(reader(), accountOf(principal));
+  const rungs = ladder.rungs.map(({ rung }) => rung);
+  if (!rungs.some(({ id }) => id === rungId)) throw notFound('rung');
+  const given = rungs.flatMap((rung) => {
+    const { id, ...same } = asGiven(rung);
+    return id === rungId
+      ? [...sources.map((source) => ({ ...same, tree: treeForSource(rung.tree, source) })), { id, ...same }]
+      : [{ id, ...same }];
+  });
+  const saved = await saveLadder(principal, version, { rungs: given, own_listing: ladder.ownListing });
+  return { before: version, version: saved.version };
 }

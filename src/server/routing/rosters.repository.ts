@@ -44,7 +44,11 @@ interface MemberRow extends Pick<
   name: string;
   email: string;
   hours: Hours[];
+  /** Those of the profile, where the roster has no others. */
+  profile_hours: Hours[];
   time_zone: string;
+  away_from: string | null;
+  lender: boolean;
   away_until: string | null;
   active: boolean;
 }
@@ -53,7 +57,7 @@ interface MemberRow extends Pick<
 const ROSTER = `select r.id, r.name, r.hand_out, r.window_seconds, r.try_seconds, r.most_turns, r.then_to, r.then_roster_id, r.commons_seconds, r.hides, r.sees, r.last_user_id, r.credit,
    n.id as net_id, ${nameSql('n')} as net_name,
    (select jsonb_agg(jsonb_build_object('user_id', m.user_id, 'name', ${nameSql('u')}, 'email', u.email, 'position', m.position, 'weight', m.weight, 'daily_cap', m.daily_cap,
-      'open_cap', m.open_cap, 'hours', m.hours, 'paused', m.paused, 'state', m.state, 'time_zone', u.time_zone, 'away_until', u.away_until, 'active', u.active) order by m.position, m.user_id)
+      'open_cap', m.open_cap, 'hours', m.hours, 'profile_hours', coalesce(u.profile -> 'hours', '[]'), 'paused', m.paused, 'state', m.state, 'time_zone', u.time_zone, 'away_from', u.away_from, 'away_until', u.away_until, 'active', u.active, 'lender', u.role = 'lender') order by m.position, m.user_id)
     from roster_members m join users u on u.id = m.user_id where m.roster_id = r.id) as members
  from rosters r join lateral (select id, first_name, last_name from users
    where account_id = r.account_id and active and (id = r.safety_net_id or role in ('owner','admin')) order by id = r.safety_net_id desc, role = 'owner' desc, id limit 1) n on true`;
@@ -92,11 +96,13 @@ function rosterOf(row: RosterRow, loads: Map<string, { today: number; open: numb
           weight: member.weight,
           dailyCap: member.daily_cap,
           openCap: member.open_cap,
-          hours: member.hours,
+          hours: member.hours.length ? member.hours : member.profile_hours,
           timeZone: member.time_zone,
           paused: member.paused,
+          awayFrom: member.away_from ? new Date(member.away_from) : null,
           awayUntil: member.away_until ? new Date(member.away_until) : null,
-          active: member.active,
+          /* Lenders are attached; they get no leads. */
+          active: member.active && !member.lender,
           today: load?.today ?? 0,
           open: load?.open ?? 0,
         };
@@ -227,7 +233,7 @@ function membersOf(row: RosterRow, roster: LockedRoster, given: Handed[], at: Da
     .map((member) => {
       const id = String(member.user_id);
       const now = roster.members.find(({ userId }) => userId === id);
-      const why = now ? skipOf(now, at) : null;
+      const why = now && !member.lender ? skipOf(now, at) : null;
       const mine = handedTo(id);
       return {
         id,
@@ -241,8 +247,9 @@ function membersOf(row: RosterRow, roster: LockedRoster, given: Handed[], at: Da
         state: member.state,
         handed: mine?.handed ?? 0,
         due: now ? Math.round((10 * all * shareOf(member.weight)) / shares) / 10 : 0,
+        away_from: member.away_from ? new Date(member.away_from) : null,
         away_until: member.away_until ? new Date(member.away_until) : null,
-        away: now ? isAway(now, at) : false,
+        away: now ? isAway({ ...now, active: true }, at) : false,
         off: why ? skippedWords([{ name: member.name, why }]) : null,
         next: id === next,
         median_seconds: mine?.median_seconds == null ? null : Math.round(mine.median_seconds),

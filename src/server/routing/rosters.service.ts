@@ -145,8 +145,18 @@ async function checkCircles(tx: Tx, accountId: string): Promise<void> {
     ]);
 }
 
+/** Lenders are attached to leads, and agents get them: no roster does both. @throws AppError input_invalid */
+async function requireOneKind(tx: Tx, userIds: string[]): Promise<void> {
+  const kinds = await tx.rows(`select distinct role = 'lender' from users where id = any($1::bigint[])`, [userIds]);
+  if (kinds.length > 1) throw wrong([{ field: 'members', message: 'A roster has agents or lenders on it, not both' }]);
+}
+
 /** The members in their order. Turns, shares given and answers to invitations of those who stay are kept. */
 async function writeMembers(tx: Tx, rosterId: string, members: GivenMember[], invite: boolean, at: Date): Promise<void> {
+  await requireOneKind(
+    tx,
+    members.map(({ id }) => id),
+  );
   const before = await memberIds(tx, rosterId);
   await tx.run('delete from roster_members where roster_id = $1 and user_id <> all($2::bigint[])', [
     rosterId,

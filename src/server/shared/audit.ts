@@ -10,10 +10,11 @@ export const writeAudit = (
   data: object,
   at: Date,
 ): Promise<void> =>
-  tx.run('insert into audit (account_id, user_id, what, data, at) values ($1, $2, $3, $4::jsonb, $5)', [
+  tx.run('insert into audit (account_id, user_id, what, data, at, key_id) values ($1, $2, $3, $4::jsonb, $5, $6)', [
     accountId,
     principal?.kind === 'user' ? principal.user.id : null,
     what,
     JSON.stringify(data),
     at,
+    principal?.kind === 'key' ? principal.keyId : null,
   ]);

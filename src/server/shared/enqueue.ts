@@ -7,27 +7,32 @@ const SERIAL = new Set<JobName>(['simulation.advance']);
 
 /**
  * @param key a job with the same key that has not begun is replaced instead of doubled
+ * @param runAt not before, on real time
  * @param inTurn the name of a line in which one job runs at a time, over all workers
  */
 export const enqueue = <Name extends JobName>(
   tx: Tx,
   job: Name,
   payload: Jobs[Name],
-  { key, inTurn }: { key?: string; inTurn?: string } = {},
+  { key, inTurn, runAt }: { key?: string; inTurn?: string; runAt?: Date } = {},
 ): Promise<void> =>
-  tx.run('select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := 5, queue_name := $4)', [
-    job,
-    JSON.stringify(payload),
-    key ?? null,
-    inTurn ?? (SERIAL.has(job) ? job : null),
-  ]);
+  tx.run(
+    'select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := 5, queue_name := $4, run_at := $5)',
+    [job, JSON.stringify(payload), key ?? null, inTurn ?? (SERIAL.has(job) ? job : null), runAt ?? null],
+  );
 
-/** The same for several at once, in one statement. */
-export const enqueueAll = <Name extends JobName>(tx: Tx, job: Name, payloads: Jobs[Name][]): Promise<void> =>
-  tx.run('select graphile_worker.add_job($1, payload := p::json, max_attempts := 5) from jsonb_array_elements($2::jsonb) p', [
-    job,
-    JSON.stringify(payloads),
-  ]);
+/** The same for several at once, in one statement. @param keyOf a job of the same key is there once */
+export const enqueueAll = <Name extends JobName>(
+  tx: Tx,
+  job: Name,
+  payloads: Jobs[Name][],
+  keyOf?: (payload: Jobs[Name]) => string,
+): Promise<void> =>
+  tx.run(
+    `select graphile_worker.add_job($1, payload := (p -> 'payload')::json, job_key := p ->> 'key', max_attempts := 5)
+     from jsonb_array_elements($2::jsonb) p`,
+    [job, JSON.stringify(payloads.map((payload) => ({ payload, key: keyOf?.(payload) ?? null })))],
+  );
 
 /**
  * Frees jobs that this process holds and does not do: their end could not be said because PostgreSQL was away at that moment.

@@ -1,6 +1,6 @@
 export { writeAudit } from './audit';
 export { clockState, holdClock, markClock, now, NOW, releaseClock } from './clock';
-export { config, readEnvironment, type Config } from './config';
+export { config, forgetConfig, type Config, type ServiceName } from './config';
 export { closeDb, db, isLost, inTurn, joinAsWritten, reader, transact, type Tx } from './db';
 export { enqueue, enqueueAll, freeDeadJobs, freeLostJobs } from './enqueue';
 export { listen, stopHearing, subscribe } from './listener';
@@ -21,6 +21,7 @@ export {
 } from './reading';
 export { limitRate, sweepRates } from './rate';
 export { nameSql } from './name.sql';
+export { sealed, unsealed } from './sealed';
 export { hashed, mailToken, randomToken, readMailToken, readSigned, signed } from './tokens';
 export {
   bigint,

@@ -7,7 +7,7 @@ import type { User, Scope } from '@/core/accounts';
 import { visible } from '../contacts';
 import { UNTRIED } from '../routing';
 import { countOnMarket } from '../market';
-import { clockState, cacheWhenSlow, LARGE_COUNTS, reader } from '../shared';
+import { clockState, cacheWhenSlow, config, LARGE_COUNTS, reader } from '../shared';
 import { countToday } from './today.service';
 
 /** Leads that nobody has accepted yet: to those who see all, every one; to an agent those offered to them. */
@@ -20,7 +20,7 @@ const MONTH_MS = 30 * DAY;
 
 export const readWireFrame = async (): Promise<WireFrame> => ({
   clock: await clockState(),
-  calling: Boolean(process.env.VOICE_URL ?? process.env.SIMULATOR_URL),
+  calling: config().services.voice !== null,
 });
 
 /** The numbers as they are; in accounts so large that counting them takes over half a second, as they were within the last ten. */

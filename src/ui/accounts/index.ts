@@ -1,4 +1,12 @@
+export { type ActionState, type FormAction } from './action-state';
 export { Forgot, type ForgotState } from './forgot';
 export { LoginDialog } from './login-dialog';
+export { PasswordDialog } from './confirm-password';
+export { LoginCode, type CodeState } from './login-code';
+export { TwoStepFirst } from './two-step-first';
 export { Login, type LoginState } from './login';
 export { Reset, ResetEnded, type ResetState } from './reset';
+export { Join, JoinEnded } from './join';
+export { StatesField } from './states-field';
+export { ProfileDialog } from './profile-dialog';
+export { Welcome, WelcomeClosed } from './welcome';

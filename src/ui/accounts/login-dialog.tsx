@@ -1,5 +1,5 @@
 'use client';
-/** One's own login: a new password, and the devices that one is logged in on, each of which can be logged out. */
+/** One's own login: the second step, passkeys, a new password, and the devices that one is logged in on, each of which can be logged out. */
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { SessionView } from '@/core/accounts';
@@ -19,12 +19,17 @@ import {
   useToast,
 } from '../kit';
 
+import { Passkeys } from './passkeys';
+import { TwoStep } from './two-step';
+
 const SESSIONS = ['sessions'];
 
 export function LoginDialog({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog title="Password and devices" width="sm" onClose={onClose}>
+    <Dialog title="Login and security" width="sm" onClose={onClose}>
       <Stack gap={6}>
+        <TwoStep />
+        <Passkeys />
         <NewPassword />
         <Devices />
       </Stack>

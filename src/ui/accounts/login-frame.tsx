@@ -1,6 +1,6 @@
 'use client';
 /** What stands around everything before one is logged in: the name, the bird, one form and what it says. */
-import type { ReactNode } from 'react';
+import { startTransition, type FormEvent, type ReactNode } from 'react';
 import { Bird } from '../primitives';
 import { Button, Field, Heading, Input, LoginMark, LoginPage, Stack, Text } from '../kit';
 
@@ -30,8 +30,14 @@ export function LoginForm({
   sending: boolean;
   children: ReactNode;
 }) {
+  /* With a script what was typed stays where it is: an action that is done empties its form. */
+  const stay = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const filled = new FormData(event.currentTarget);
+    startTransition(() => send(filled));
+  };
   return (
-    <form action={send}>
+    <form action={send} onSubmit={stay}>
       <Stack gap={3.5} above={5}>
         {message && (
           <Text as="p" tone="late" role="alert">

@@ -2,6 +2,8 @@
 /** The login. In the demo it shows whom one can be. */
 import { useActionState } from 'react';
 import { Field, Heading, Input, LinkButton, LoginChoice, Row, Stack, Text } from '../kit';
+import { PasskeyButton } from './passkey-button';
+import type { PasskeyActions } from './passkey-login';
 import { EmailField, LoginForm, LoginFrame } from './login-frame';
 
 export interface LoginState {
@@ -12,10 +14,13 @@ export interface LoginState {
 export function Login({
   action,
   logins,
+  passkey = null,
   isReset = false,
 }: {
   action: (before: LoginState, form: FormData) => Promise<LoginState>;
   logins: { email: string; who: string }[] | null;
+  /** Null where there are no passkeys. */
+  passkey?: PasskeyActions | null;
   /** They have just chosen a new password. */
   isReset?: boolean;
 }) {
@@ -36,6 +41,7 @@ export function Login({
         </Field>
       </LoginForm>
       <Row above={4}>
+        {passkey && <PasskeyButton actions={passkey} />}
         <LinkButton look="link" href="/forgot">
           Forgot your password?
         </LinkButton>

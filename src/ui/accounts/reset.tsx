@@ -1,8 +1,9 @@
 'use client';
 /** Choosing a new password by a link that was mailed. A link that is none any more leads to a new one. */
-import { useActionState, useState } from 'react';
-import { Checkbox, Field, Heading, Input, LinkButton, Stack, Text } from '../kit';
+import { useActionState } from 'react';
+import { Heading, LinkButton, Stack, Text } from '../kit';
 import { LoginForm, LoginFrame } from './login-frame';
+import { PasswordField } from './password-field';
 
 export interface ResetState {
   /** At the field. */
@@ -13,8 +14,6 @@ export interface ResetState {
 
 export function Reset({ action, email }: { action: (before: ResetState, form: FormData) => Promise<ResetState>; email: string }) {
   const [{ error, message }, send, sending] = useActionState(action, { error: null, message: null });
-  const [password, setPassword] = useState('');
-  const [shown, setShown] = useState(false);
   return (
     <LoginFrame>
       <Stack above={5} gap={2}>
@@ -24,27 +23,7 @@ export function Reset({ action, email }: { action: (before: ResetState, form: Fo
         </Text>
       </Stack>
       <LoginForm send={send} message={message} does="Save password" sending={sending}>
-        <Field
-          label="New password"
-          error={error ?? undefined}
-          help="At least 10 characters. A few words that don’t belong together are best."
-        >
-          {(control) => (
-            <Input
-              {...control}
-              name="password"
-              type={shown ? 'text' : 'password'}
-              autoComplete="new-password"
-              required
-              autoFocus
-              value={password}
-              onChange={(event) => setPassword(event.target.value)}
-            />
-          )}
-        </Field>
-        <Checkbox checked={shown} onChange={(event) => setShown(event.target.checked)}>
-          Show password
-        </Checkbox>
+        <PasswordField label="New password" error={error} autoFocus />
       </LoginForm>
     </LoginFrame>
   );

@@ -86,7 +86,7 @@ function CampaignTable({ name, rows, onCopy }: { name: string; rows?: Campaign[]
   if (!rows?.length) return null;
   return (
     <section aria-label={name}>
-      <Table cards>
+      <Table cards widths={[null, 90, 140, 100, 130, 110, 190, 90]}>
         <thead>
           <tr>
             <th>{name}</th>

@@ -135,6 +135,35 @@ function Address({ door }: { door: DoorJson }) {
           New address
         </Button>
       )}
+      <RemoveDoor door={door} />
     </Row>
+  );
+}
+
+/** Nothing of it is lost, so that it needs no question: Undo opens it again at the same address. */
+function RemoveDoor({ door }: { door: DoorJson }) {
+  const queries = useQueryClient();
+  const toast = useToast();
+  const heard = () => void queries.invalidateQueries({ queryKey: ['doors'] });
+  const restore = useMutation({
+    mutationFn: () => ask('POST /doors/{id}/restore', { params: { id: door.id }, headers: freshKey() }),
+    onSuccess: heard,
+    onError: toast.fail,
+  });
+  const remove = useMutation({
+    mutationFn: () => ask('DELETE /doors/{id}', { params: { id: door.id } }),
+    onSuccess: () => {
+      heard();
+      toast.tell(`“${door.name}” removed. Leads sent there are refused from now on.`, {
+        does: 'Undo',
+        act: () => restore.mutate(),
+      });
+    },
+    onError: toast.fail,
+  });
+  return (
+    <Button size="tiny" aria-label={`Remove ${door.name}`} onClick={() => remove.mutate()} disabled={remove.isPending}>
+      Remove
+    </Button>
   );
 }

@@ -11,7 +11,7 @@ import { Doors } from './doors';
 import { INQUIRIES_SHOWN, type DoorJson } from './shapes';
 import { highlight } from './highlight';
 import { Senders } from './senders';
-import { Sources } from './sources';
+import { NewSources } from './new-sources';
 import { MailDialog } from './mail-dialog';
 import { MailsToReview } from './mails';
 import {
@@ -60,7 +60,7 @@ export function IntakeArea({ doors, office }: { doors: DoorJson[]; office: boole
           {current && <Side id={current} />}
           <Doors doors={doors} office={office} />
           {office && <Senders />}
-          {office && <Sources />}
+          {office && <NewSources />}
         </Stack>
       }
     >

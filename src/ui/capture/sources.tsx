@@ -1,138 +1,184 @@
 'use client';
-/** Lead sources: names that leads brought and nobody has looked at, to keep or to call by another; merges can be taken back. */
+/** Lead sources in one list: where the leads of each go, when the last one came and how it went; made, merged, told from what is none. */
 import { useState } from 'react';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import NextLink from 'next/link';
 import type { SourceView } from '@/core/capture';
+import type { SourceRoute } from '@/core/routing';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, useFormat } from '../primitives';
-import { Ago, Button, Chip, Combo, Dialog, ListLine, Section, Text, useToast } from '../kit';
+import { useFormat } from '../primitives';
+import { Ago, Button, Chip, Dialog, MenuButton, Section, Skeleton, Table, Text } from '../kit';
+import { Trace } from '../routing';
+import { CopyRungDialog, MergeDialog, MergedNames, NewSourceDialog } from './source-dialogs';
+import { useSources, type Source } from './use-sources';
 
-type Source = Jsoned<SourceView>;
-
-function useSources() {
-  const format = useFormat();
-  const queries = useQueryClient();
-  const toast = useToast();
-  const after = () => {
-    for (const key of ['sources', 'doors', 'inquiries', 'contacts', 'vocabulary'])
-      void queries.invalidateQueries({ queryKey: [key] });
-  };
-  const list = useQuery({
-    queryKey: ['sources'],
-    queryFn: async () => (await ask('GET /sources')).items,
-    refetchInterval: 30_000,
-  });
-  const save = useMutation({
-    mutationFn: (id: string) => ask('PATCH /sources/{id}', { params: { id }, body: {} }),
-    onSuccess: after,
-    onError: toast.fail,
-  });
-  const split = useMutation({
-    mutationFn: (mergeId: string) => ask('POST /source-merges/{id}/undo', { params: { id: mergeId }, headers: freshKey() }),
-    onSuccess: () => {
-      after();
-      toast.tell('Separated. Leads that came in meanwhile stay where they are.');
-    },
-    onError: toast.fail,
-  });
-  const merge = useMutation({
-    mutationFn: ({ id, into }: { id: string; into: string }) =>
-      ask('POST /sources/{id}/merge', { params: { id }, body: { into_id: into }, headers: freshKey() }),
-    onSuccess: (made) => {
-      after();
-      toast.tell(`One source now; ${format.count(made.people, 'person', 'people')} moved.`, () => split.mutate(made.id));
-    },
-    onError: toast.fail,
-  });
-  return { sources: list.data ?? [], keep: save, merge, split };
-}
-
-/** Beside the doors: what is new, and the way to all of them. */
 export function Sources() {
-  const format = useFormat();
-  const { sources, keep: save, merge, split } = useSources();
-  const [open, setOpen] = useState(false);
-  const fresh = sources.filter(({ state }) => state === 'proposed');
-  const known = sources.filter(({ state }) => state === 'known');
-  const same = (source: Source) => (
-    <Combo
-      label={`${source.name} is the same as`}
-      placeholder="Same as…"
-      width={170}
-      disabled={merge.isPending}
-      options={known.filter(({ id }) => id !== source.id).map(({ id, name }) => ({ value: id, name }))}
-      onPick={(into) => merge.mutate({ id: source.id, into })}
-    />
-  );
+  const { sources, split, keep, dismiss } = useSources();
+  const [adding, setAdding] = useState(false);
+  const [merging, setMerging] = useState<Source | null>(null);
+  const [copying, setCopying] = useState<Source | null>(null);
+  const [shown, setShown] = useState<Source | null>(null);
+  if (!sources) return <Skeleton lines={4} label="Loading lead sources" />;
+  const real = sources.filter(({ state }) => state === 'known' || state === 'proposed');
   return (
     <Section
       id="sources"
       tabIndex={-1}
       title="Sources"
       end={
-        <Button size="tiny" onClick={() => setOpen(true)}>
-          All {known.length}
+        <Button size="tiny" onClick={() => setAdding(true)}>
+          Add a source
         </Button>
       }
     >
-      {fresh.length === 0 && (
+      {real.length === 0 ? (
         <Text tone="soft" small>
-          No new names.
+          No lead sources yet. Each one shows up here with its first lead, or you add it.
         </Text>
+      ) : (
+        <Table cards aria-label="Lead sources" widths={[180, null, 150, 80, 100]}>
+          <thead>
+            <tr>
+              <th scope="col">Source</th>
+              <th scope="col">Leads go to</th>
+              <th scope="col">Last lead</th>
+              <th scope="col" data-numeric="">
+                30 days
+              </th>
+              <th scope="col">
+                <Text unseen>Actions</Text>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {real.map((source) => (
+              <SourceLine
+                key={source.id}
+                source={source}
+                onLast={() => setShown(source)}
+                choices={[
+                  ...(source.state === 'proposed'
+                    ? [{ key: 'keep', name: 'It’s one of ours', onChoose: () => keep.mutate(source.id) }]
+                    : []),
+                  { key: 'merge', name: 'Merge into another…', disabled: real.length < 2, onChoose: () => setMerging(source) },
+                  {
+                    key: 'copy',
+                    name: 'Copy its rung…',
+                    disabled: real.length < 2 || !source.routes[0]?.rung,
+                    onChoose: () => setCopying(source),
+                  },
+                  { key: 'none', name: 'Not a lead source', apart: true, onChoose: () => dismiss.mutate(source) },
+                ]}
+              />
+            ))}
+          </tbody>
+        </Table>
       )}
-      {fresh.map((source) => (
-        <ListLine
-          key={source.id}
-          end={
-            <>
-              <Button size="tiny" aria-label={`${source.name} is one of our sources`} onClick={() => save.mutate(source.id)}>
-                Ours
-              </Button>
-              {same(source)}
-            </>
-          }
-        >
-          <SourceName source={source} />
-          <Text tone="soft" small block>
-            {format.count(source.people, 'person', 'people')} · first <Ago at={source.first_at} />
-          </Text>
-        </ListLine>
-      ))}
-      {open && (
-        <Dialog title="Lead sources" width="sm" onClose={() => setOpen(false)}>
-          <Text as="p" tone="soft">
-            Two names for one source show up as two lines in Results. Merge them, and contacts, doors, segments, and rungs follow.
-          </Text>
-          {sources.map((source) => (
-            <ListLine
-              key={source.id}
-              end={
-                source.state === 'merged'
-                  ? source.merge_id && (
-                      <Button size="tiny" disabled={split.isPending} onClick={() => split.mutate(source.merge_id!)}>
-                        Separate
-                      </Button>
-                    )
-                  : same(source)
-              }
-            >
-              <SourceName source={source} />
-              <Text tone="soft" small block>
-                {source.state === 'merged' ? `now called “${source.into_name}”` : format.count(source.people, 'person', 'people')}
-              </Text>
-            </ListLine>
-          ))}
-        </Dialog>
-      )}
+      <MergedNames sources={sources} busy={split.isPending} onSplit={(id) => split.mutate(id)} onKeep={(id) => keep.mutate(id)} />
+      {adding && <NewSourceDialog sources={real} onClose={() => setAdding(false)} />}
+      {merging && <MergeDialog source={merging} others={real} onClose={() => setMerging(null)} />}
+      {copying && <CopyRungDialog source={copying} others={real} onClose={() => setCopying(null)} />}
+      {shown?.last_lead && <LastLead source={shown} lead={shown.last_lead} onClose={() => setShown(null)} />}
     </Section>
   );
 }
 
-const SourceName = ({ source }: { source: Source }) => (
-  <>
-    <Text strong dir="auto">
-      {source.name}
-    </Text>{' '}
-    {source.state === 'proposed' && <Chip>new</Chip>}
-  </>
-);
+function SourceLine({
+  source,
+  choices,
+  onLast,
+}: {
+  source: Source;
+  choices: React.ComponentProps<typeof MenuButton>['choices'];
+  onLast: () => void;
+}) {
+  const format = useFormat();
+  const { name, state, people, routes, last_lead, leads_30_days, quiet } = source;
+  return (
+    <tr>
+      <td>
+        <Text strong dir="auto">
+          {name}
+        </Text>{' '}
+        {state === 'proposed' && <Chip>new</Chip>}
+        <Text tone="soft" small block>
+          {format.count(people, 'person', 'people')}
+        </Text>
+      </td>
+      <td data-label="Leads go to">
+        <Route routes={routes} />
+      </td>
+      <td data-label="Last lead">
+        {last_lead ? (
+          <Button look="link" aria-label={`Last lead of ${name}: ${last_lead.name}, how it went`} onClick={onLast}>
+            <Ago at={last_lead.at} />
+          </Button>
+        ) : (
+          <Text tone="soft">none yet</Text>
+        )}
+        {quiet && (
+          <Text tone="late" small block title={quiet}>
+            quiet
+          </Text>
+        )}
+      </td>
+      <td data-label="30 days" data-numeric="">
+        {format.number(leads_30_days)}
+      </td>
+      <td>
+        <MenuButton size="tiny" choices={choices} aria-label={`More for ${name}`}>
+          More
+        </MenuButton>
+      </td>
+    </tr>
+  );
+}
+
+/** Where they go when nothing else is known, and that it may depend on what the lead says. */
+function Route({ routes }: { routes: Jsoned<SourceRoute>[] }) {
+  const [first, ...others] = routes;
+  if (!first) return null;
+  const added = [first.campaign, first.lender, ...first.tags.map((tag) => `#${tag}`)].filter(Boolean);
+  return (
+    <div>
+      <Text title={first.rung ? `Rung ${first.rung.position}: ${first.rung.who}` : 'No rung fits'}>
+        {first.to}
+        {first.rung && <Text tone="soft"> · rung {first.rung.position}</Text>}
+      </Text>
+      {added.length > 0 && (
+        <Text tone="soft" small block>
+          {added.join(' · ')}
+        </Text>
+      )}
+      {others.length > 0 && (
+        <Text tone="soft" small block title={others.map(({ to, rung }) => (rung ? `${to}: ${rung.who}` : to)).join('\n')}>
+          or{' '}
+          {others
+            .map(({ to }) => to)
+            .filter((to, at, all) => all.indexOf(to) === at && to !== first.to)
+            .join(', ') || 'by another rung'}
+          , by what they ask for
+        </Text>
+      )}
+    </div>
+  );
+}
+
+function LastLead({
+  source,
+  lead,
+  onClose,
+}: {
+  source: Source;
+  lead: NonNullable<Jsoned<SourceView>['last_lead']>;
+  onClose: () => void;
+}) {
+  return (
+    <Dialog title={`Last lead from ${source.name}`} onClose={onClose} width="sm">
+      <p>
+        <NextLink href={`/contacts/${lead.contact_id}`}>{lead.name}</NextLink>, <Ago at={lead.at} />.
+      </p>
+      {source.quiet && <Text tone="late">{source.quiet}</Text>}
+      <Trace inquiryId={lead.inquiry_id} />
+    </Dialog>
+  );
+}

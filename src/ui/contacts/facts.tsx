@@ -13,6 +13,7 @@ import { FactDates } from './fact-dates';
 import { OwnFacts } from './fact-fields';
 import { Household } from './household';
 import { useSaveFact } from './in-place';
+import { Lenders } from './lenders';
 import { Merges } from './merges';
 import { ContactTags } from './tags';
 import type { ContactInFull } from './types';
@@ -39,6 +40,7 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly:
         <FactDates contact={contact} readOnly={readOnly} />
       </Section>
       <OwnFacts contact={contact} readOnly={readOnly} />
+      <Lenders contact={contact} readOnly={readOnly} />
       <Household contact={contact} readOnly={readOnly} />
       <Section title="History">
         <History contact={contact} />

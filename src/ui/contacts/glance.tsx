@@ -26,7 +26,7 @@ export function Glance({
   const { next_touch: next, pinned_note: pinned } = contact;
   const at = next && new Date(next.at);
   return (
-    <Stack gap={1}>
+    <Stack gap={1} above={readOnly ? 3 : undefined}>
       <Row spread gap={2} wrap={false}>
         <span>
           <Text tone="soft">Next touch</Text>{' '}

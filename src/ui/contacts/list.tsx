@@ -20,7 +20,7 @@ import { treeShown, useAsked } from './question';
 import { useContacts } from './use-contacts';
 import { usePlace } from './use-place';
 
-const NOBODY_YET = 'No contacts yet. Press n to add your first lead, import a file, or share your public page.';
+const NOBODY_YET = 'No contacts yet. Add your first lead, import a file, or share your public page.';
 /** How far Page Down goes. */
 const SCREEN = 12;
 

@@ -36,7 +36,7 @@ test('the likeliest pair stands side by side with its reason, and who comes next
   start();
   const table = await opened();
   expect(screen.getByRole('heading', { level: 1 })).toHaveTextContent('2 possible duplicates');
-  expect(screen.getByText(PAIR.because, { selector: 'p' })).toBeVisible();
+  expect(screen.getByText(PAIR.because, { selector: 'div' })).toBeVisible();
   expect(within(table).getByRole('columnheader', { name: /^Keep: Odalys Brandt since Mar 2, 2026/ })).toBeVisible();
   expect(within(table).getByRole('columnheader', { name: /^Merge in: Odi Brandt since Oct 5, 2026/ })).toBeVisible();
   expect(within(table).getByRole('row', { name: /^Calls/ })).toHaveTextContent('4 attempted, 1 reached');

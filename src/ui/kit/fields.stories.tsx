@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import {
   Checkbox,
+  CheckboxGroup,
   Combo,
   CountField,
   DateField,
@@ -57,6 +58,15 @@ export const Choices = () => {
       <Checkbox defaultChecked>Buyer</Checkbox>
       <Checkbox indeterminate aria-label="Some of them" />
       <Checkbox disabled>Seller</Checkbox>
+      <CheckboxGroup
+        label="Tell me by"
+        options={[
+          { value: 'text', label: 'text' },
+          { value: 'email', label: 'email', disabled: true },
+        ]}
+        chosen={['email']}
+        onChange={() => {}}
+      />
       <Row role="radiogroup" aria-label="By">
         {['text', 'email'].map((one) => (
           <Radio key={one} name="by" checked={by === one} onChange={() => setBy(one)}>

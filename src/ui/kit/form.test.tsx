@@ -1,8 +1,9 @@
 /** Forms: what the server says is wrong stands at its field, what is half-written survives, typed sums are shown as understood. */
-import { screen, waitFor } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import { show } from '../../../tests/harness/render';
 import { Problem, readDraft } from '../primitives';
 import {
+  CheckboxesFormField,
   CheckboxFormField,
   Dialog,
   FormFields,
@@ -19,8 +20,9 @@ interface Values {
   stage: string;
   note: string;
   team: boolean;
+  by: string[];
 }
-const FIRST: Values = { name: 'Oda', price: null, stage: 'new', note: '', team: false };
+const FIRST: Values = { name: 'Oda', price: null, stage: 'new', note: '', team: false, by: ['email'] };
 
 function Form({ save, draft }: { save: (values: Values) => Promise<unknown>; draft?: string }) {
   const form = useSaveForm({ values: FIRST, save, draft, onSaved: () => {} });
@@ -35,6 +37,15 @@ function Form({ save, draft }: { save: (values: Values) => Promise<unknown>; dra
         </SelectFormField>
         <TextareaFormField name="note" label="Note" />
         <CheckboxFormField name="team" label="Share with the team" />
+        <CheckboxesFormField
+          name="by"
+          label="Tell me by"
+          options={[
+            { value: 'text', label: 'text' },
+            { value: 'email', label: 'email' },
+            { value: 'mail', label: 'mail' },
+          ]}
+        />
       </FormFields>
     </Dialog>
   );
@@ -51,6 +62,8 @@ test('everything that was filled in is sent, sums as they were understood', asyn
   await user.selectOptions(screen.getByRole('combobox', { name: 'Stage' }), 'Talking');
   await user.type(screen.getByRole('textbox', { name: 'Note' }), 'Evenings');
   await user.click(screen.getByRole('checkbox', { name: 'Share with the team' }));
+  for (const name of ['mail', 'email', 'text'])
+    await user.click(within(screen.getByRole('group', { name: 'Tell me by' })).getByRole('checkbox', { name }));
   await user.click(screen.getByRole('button', { name: 'Save' }));
   await waitFor(() => expect(save).toHaveBeenCalled());
   expect((save.mock.calls[0] as unknown[])[0]).toEqual({
@@ -59,6 +72,7 @@ test('everything that was filled in is sent, sums as they were understood', asyn
     stage: 'talking',
     note: 'Evenings',
     team: true,
+    by: ['text', 'mail'],
   });
 });
 

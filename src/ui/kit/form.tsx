@@ -18,7 +18,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Problem } from '../primitives/api';
 import { readDraft, writeDraft } from '../primitives/draft';
 import { Button } from './button';
-import { Checkbox, Radio } from './choice';
+import { Checkbox, CheckboxGroup, Radio, type CheckboxOption } from './choice';
 import { DateField } from './date-field';
 import { Dialog, type DialogProps } from './dialog';
 import { ErrorMessage } from './error-message';
@@ -268,12 +268,19 @@ export function TextareaFormField({
   );
 }
 
-export function SelectFormField({ name, label, help, beside, children }: FieldProps & { beside?: boolean; children: ReactNode }) {
+export function SelectFormField({
+  name,
+  label,
+  help,
+  beside,
+  disabled,
+  children,
+}: FieldProps & { beside?: boolean; children: ReactNode }) {
   const { control, value, onChange, error } = useField(name);
   return (
     <Field label={label} error={error} help={help} beside={beside}>
       {(own) => (
-        <Select {...own} {...control} value={(value as string) ?? ''} onChange={onChange}>
+        <Select {...own} {...control} disabled={disabled} value={(value as string) ?? ''} onChange={onChange}>
           {children}
         </Select>
       )}
@@ -305,6 +312,17 @@ export function CheckboxFormField({ name, label }: Omit<FieldProps, 'help'>) {
     <Checkbox checked={value === true} onChange={onChange}>
       {label}
     </Checkbox>
+  );
+}
+
+/** Any of several; what is wrong with them stands below. */
+export function CheckboxesFormField({ name, label, options }: Omit<FieldProps, 'help'> & { options: CheckboxOption<string>[] }) {
+  const { value, onChange, error } = useField(name);
+  return (
+    <div>
+      <CheckboxGroup label={label} options={options} chosen={value as string[]} onChange={onChange} />
+      <ErrorMessage error={error ? new Error(error) : null} />
+    </div>
   );
 }
 

@@ -1,5 +1,5 @@
 export { BareButton, Button, LinkButton, type ButtonLook, type ButtonProps } from './button';
-export { Checkbox, Radio } from './choice';
+export { Checkbox, CheckboxGroup, Radio } from './choice';
 export { FileButton } from './file-button';
 export { Input, Textarea } from './input';
 export { Select } from './select';
@@ -28,6 +28,7 @@ export { Area, PageHead } from './area';
 export { MoneyField, NumberField, PhoneField } from './money-field';
 export { Field } from './field';
 export {
+  CheckboxesFormField,
   CheckboxFormField,
   FormDialog,
   FormFields,
@@ -57,6 +58,8 @@ export {
   ChartBox,
   DefinitionList,
   Disclosure,
+  CodeText,
+  Face,
   FindingList,
   HomeButton,
   Legend,
@@ -64,5 +67,7 @@ export {
   LoginChoice,
   LoginMark,
   LoginPage,
+  Portrait,
+  QrImage,
   ScaledFrame,
 } from './small-parts';

@@ -20,6 +20,7 @@ import {
   useSaveForm,
   useSortableItem,
   useToast,
+  CheckboxesFormField,
   CheckboxFormField,
   FormDialog,
   InlineForm,
@@ -43,7 +44,16 @@ export const InDialog = () => {
 
 export const InForm = () => {
   const form = useSaveForm({
-    values: { name: 'Oda', price: 400_000, phone: '+13605550142', stage: 'talking', said: 'granted', note: '', team: true },
+    values: {
+      name: 'Oda',
+      price: 400_000,
+      phone: '+13605550142',
+      stage: 'talking',
+      said: 'granted',
+      note: '',
+      team: true,
+      by: ['text'],
+    },
     save: () => Promise.resolve(),
     onSaved: () => {},
   });
@@ -66,6 +76,14 @@ export const InForm = () => {
       />
       <TextareaFormField name="note" label="Note" />
       <CheckboxFormField name="team" label="Share with the team" />
+      <CheckboxesFormField
+        name="by"
+        label="Tell me by"
+        options={[
+          { value: 'text', label: 'text' },
+          { value: 'email', label: 'email' },
+        ]}
+      />
     </FormDialog>
   );
 };

@@ -1,9 +1,23 @@
 'use client';
 /** Parts that one or two pages need: charts' frames, lists of findings and definitions, links as tabs, what opens and closes. */
 import type { ReactNode } from 'react';
+import Avatar from '@mui/material/Avatar';
 import { styled } from '@mui/material/styles';
+import { initialsOf } from '@/core/shared';
 import { BareButton } from './button';
 import { Row } from './layout';
+
+/** Somebody's photo beside their name, or their initials. */
+export const Face = ({ name, src }: { name: string; src: string | null }) => (
+  <Avatar
+    src={src ?? undefined}
+    alt=""
+    aria-hidden="true"
+    sx={{ width: 28, height: 28, fontSize: 12, fontWeight: 600, bgcolor: 'primary.main', color: 'primary.contrastText' }}
+  >
+    {initialsOf(name)}
+  </Avatar>
+);
 
 /** What opens and closes by its summary. */
 export const Disclosure = styled('details')(({ theme: { vars } }) => ({
@@ -133,3 +147,15 @@ export const LoginChoice = styled(BareButton)(({ theme: { vars } }) => ({
   borderBottom: `1px solid ${vars.palette.divider}`,
   '&:hover': { color: vars.palette.primary.main },
 }));
+
+/** Codes to write down, in type that tells O from 0. */
+export const CodeText = styled('code')({ fontFamily: 'ui-monospace, monospace', whiteSpace: 'pre-wrap', lineHeight: '22px' });
+
+/** A QR code that came as SVG; on white, whatever the scheme, so that a camera reads it. */
+export const QrImage = ({ svg, alt }: { svg: string; alt: string }) => (
+  <QrFrame src={`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`} alt={alt} width={180} height={180} />
+);
+const QrFrame = styled('img')({ background: '#fff', alignSelf: 'start' });
+
+/** Somebody's photo, round. */
+export const Portrait = styled('img')({ width: 64, height: 64, borderRadius: '50%', objectFit: 'cover' });

@@ -20,7 +20,7 @@ export const SidePanel = styled('article', { shouldForwardProp: (name) => name !
 );
 
 /** What to know before anything else: why this is looked at now. */
-export const Callout = styled('p', { shouldForwardProp: (name) => name !== 'first' && name !== 'apart' && name !== 'as' })<{
+export const Callout = styled('div', { shouldForwardProp: (name) => name !== 'first' && name !== 'apart' && name !== 'as' })<{
   first?: boolean;
   /** It stands between the parts of a page. */
   apart?: boolean;

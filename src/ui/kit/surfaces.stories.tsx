@@ -5,6 +5,7 @@ import {
   Button,
   Callout,
   Chip,
+  CodeText,
   Columns,
   EmptyState,
   Fact,
@@ -17,7 +18,10 @@ import {
   ListRow,
   PageHead,
   Panel,
+  Face,
+  Portrait,
   Progress,
+  QrImage,
   RawText,
   Row,
   Section,
@@ -64,6 +68,17 @@ export const Words = () => (
       </StatLink>
     </Row>
   </Stack>
+);
+
+const QR = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 4 4"><path d="M0 0h2v1H0zM3 2h1v2H3z"/></svg>';
+
+export const Codes = () => (
+  <Row>
+    <Face name="Oda Fenn" src={null} />
+    <Portrait src={`data:image/svg+xml;utf8,${encodeURIComponent(QR)}`} alt="Photo of Oda Fenn" />
+    <QrImage svg={QR} alt="QR code for an authenticator app" />
+    <CodeText>{'k7m3x-9pq2w\nq2w9p-x3m7k'}</CodeText>
+  </Row>
 );
 
 export const Panels = () => (

@@ -15,7 +15,17 @@ const Plain = styled('table')(({ theme: { vars, typography } }) => ({
     color: vars.palette.text.secondary,
     borderBottom: `1px solid ${vars.palette.text.primary}`,
   },
-  '& td': { height: 40, padding: '0 10px', maxWidth: 260, borderBottom: `1px solid ${vars.palette.divider}` },
+  '& tbody th': {
+    height: 40,
+    font: 'inherit',
+    letterSpacing: 'inherit',
+    textTransform: 'none',
+    whiteSpace: 'normal',
+    color: 'inherit',
+    borderBottom: `1px solid ${vars.palette.divider}`,
+  },
+  '& td': { height: 40, padding: '4px 10px', maxWidth: 260, borderBottom: `1px solid ${vars.palette.divider}` },
+  '&[data-fixed]': { tableLayout: 'fixed' },
   '& [data-numeric]': { textAlign: 'right' },
   '& [data-nowrap]': { whiteSpace: 'nowrap' },
   '& [data-soft]': { color: vars.palette.text.secondary },
@@ -30,6 +40,7 @@ const Plain = styled('table')(({ theme: { vars, typography } }) => ({
   /* On a phone a row is a card: what it is on top, below it each number beside what it counts. */
   '@media (max-width: 800px)': {
     '&[data-cards], &[data-cards] tbody': { display: 'block' },
+    '&[data-cards] colgroup': { display: 'none' },
     '&[data-cards] thead': { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' },
     '&[data-cards] tr': { display: 'block', padding: '8px 0', borderBottom: `1px solid ${vars.palette.divider}` },
     '&[data-cards] td': { display: 'block', height: 'auto', maxWidth: 'none', padding: '2px 0', border: 0, textAlign: 'left' },
@@ -45,8 +56,15 @@ const Plain = styled('table')(({ theme: { vars, typography } }) => ({
  * Cells say what they are by `data-numeric`, `data-nowrap`, `data-soft`, `data-small`, `data-strong`, `data-cut`, `data-secret`; a row by `data-chosen`.
  * @param height it scrolls inside of itself, by keyboard too
  * @param cards on a phone each row is a card; cells beside the first say what they count by `data-label`
+ * @param widths of its columns in pixels, null for what is left: tables below each other stand in one line
  */
-export const Table = ({ height, cards, ...props }: React.ComponentProps<'table'> & { height?: number; cards?: boolean }) => (
+export const Table = ({
+  height,
+  cards,
+  widths,
+  children,
+  ...props
+}: React.ComponentProps<'table'> & { height?: number; cards?: boolean; widths?: readonly (number | null)[] }) => (
   <Box
     {...(height !== undefined && {
       tabIndex: 0,
@@ -55,6 +73,15 @@ export const Table = ({ height, cards, ...props }: React.ComponentProps<'table'>
       style: { maxHeight: height, overflowY: 'auto' },
     })}
   >
-    <Plain data-cards={cards || undefined} {...props} />
+    <Plain data-cards={cards || undefined} data-fixed={widths && ''} {...props}>
+      {widths && (
+        <colgroup>
+          {widths.map((width, column) => (
+            <col key={column} {...(width !== null && { width })} />
+          ))}
+        </colgroup>
+      )}
+      {children}
+    </Plain>
   </Box>
 );

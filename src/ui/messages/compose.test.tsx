@@ -22,6 +22,20 @@ test('Ctrl+Enter sends it, and the draft is gone', async () => {
   expect(localStorage.length).toBe(0);
 });
 
+test('the signature that ends an email stands below it; a text has none', async () => {
+  const answers = {
+    'GET /templates': { items: [] },
+    'GET /contacts/5/merge-fields': { fields: {}, signature: 'Asta\nCoast desk' },
+  };
+  answering(answers);
+  const { unmount } = show(compose('email'));
+  expect(await screen.findByText(/Coast desk/)).toBeVisible();
+  unmount();
+  const asked = answering(answers);
+  show(compose('text'));
+  await waitFor(() => expect(asked.map(({ route }) => route)).toEqual(['GET /templates']));
+});
+
 test('Later keeps it written for the next time', async () => {
   answering({ 'GET /templates': { items: [] } });
   const first = show(compose('text'));

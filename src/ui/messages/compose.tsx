@@ -1,7 +1,7 @@
 'use client';
 /** Writing a text, an e-mail or a letter to one person. The draft survives a reload; Ctrl+Enter sends. */
 import { useState } from 'react';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS, type SendChannel } from '@/core/contacts';
 import { capitalized, listed } from '@/core/shared';
 import { ask, DRAFTS, freshKey, useDraft } from '../primitives';
@@ -49,6 +49,12 @@ export function Compose({
       toast.fail(error);
     },
   });
+  const { data: signature = '' } = useQuery({
+    queryKey: ['contact', contactId, 'signature'],
+    queryFn: async () => (await ask('GET /contacts/{id}/merge-fields', { params: { id: contactId } })).signature,
+    enabled: hasBlocks,
+    staleTime: 300_000,
+  });
   const title = `${capitalized(CHANNELS[channel].name)} to ${name}`;
   return (
     <Well
@@ -85,6 +91,11 @@ export function Compose({
             />
           )}
         </Field>
+        {signature && (
+          <Text block small tone="soft" pre>
+            {signature}
+          </Text>
+        )}
         {household.length > 0 && (
           <Checkbox checked={both} onChange={(event) => setBoth(event.target.checked)}>
             {isForHousehold ? `One letter to both, with ${listed(household)}` : `Write to ${listed(household)} too, separately`}

@@ -36,7 +36,7 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
     slug: row.slug,
     name: draft.name,
     brokerage: row.brokerage,
-    agents: Object.fromEntries(users.map(({ id, name, phone, email }) => [id, { name, phone, email }])),
+    agents: Object.fromEntries(users.map((user) => [user.id, user])),
     listings: Object.fromEntries(homes.map((home) => [home.number, home])),
     token: '',
     nonce: '',

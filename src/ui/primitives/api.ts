@@ -78,7 +78,27 @@ export async function sendFile<const Key extends Route>(route: Key, file: Blob, 
 /** A picture into the account's own storage. */
 export const sendPicture = (file: Blob): Promise<ApiAnswer<'POST /pictures'>> => sendFile('POST /pictures', file);
 
+/** Asks for the password; false when it was not typed. Somebody must be there to ask. */
+let confirmPassword: (() => Promise<boolean>) | null = null;
+/** Whoever shows the dialog that asks for the password says so here. @returns what takes it back */
+export function onPasswordRequired(ask: () => Promise<boolean>): () => void {
+  confirmPassword = ask;
+  return () => {
+    if (confirmPassword === ask) confirmPassword = null;
+  };
+}
+
 async function send<T>(path: string, init: RequestInit): Promise<T> {
+  try {
+    return await sendOnce<T>(path, init);
+  } catch (error) {
+    /* A change that asks for the password goes on once it was typed, as if nothing had been. */
+    if (!(error instanceof Problem) || error.code !== 'password_required' || !(await confirmPassword?.())) throw error;
+    return sendOnce<T>(path, init);
+  }
+}
+
+async function sendOnce<T>(path: string, init: RequestInit): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api/v1${path}`, init);
@@ -89,7 +109,7 @@ async function send<T>(path: string, init: RequestInit): Promise<T> {
   const answer: unknown = await response.json().catch(() => ({}));
   if (response.ok) return answer as T;
   const problem = answer as { code?: string; detail?: string; errors?: FieldProblem[] };
-  if (problem.code === 'login_required') window.location.reload();
+  if (problem.code === 'login_required' || problem.code === 'second_step_required') window.location.reload();
   throw new Problem(
     problem.code ?? 'internal',
     problem.detail ?? 'Something went wrong on our end. Try again.',

@@ -1,3 +1,4 @@
+export { usePasswordAsked } from './password-asked';
 export { ask, freshKey, Problem, sendFile, sendPicture, wordsOf, type ApiAnswer, type FieldProblem } from './api';
 export { ClockProvider, useNow, useZone, when } from './clock';
 export { CallingProvider, useCalling } from './calling';

@@ -170,7 +170,7 @@ function AddPerson({ members, workers, onChange }: Omit<MembersProps, 'weighted'
   );
 }
 
-/** When somebody gets leads: any time, or within hours of their own. */
+/** When somebody gets leads: as their profile has it, or within other hours for this roster. */
 function MemberHours({ member: { hours, name }, onChange }: { member: MemberValues; onChange: (hours: Hours[]) => void }) {
   const format = useFormat();
   const [open, setOpen] = useState(false);
@@ -185,7 +185,7 @@ function MemberHours({ member: { hours, name }, onChange }: { member: MemberValu
           if (!hours.length) onChange([OFFICE_HOURS]);
         }}
       >
-        {hours.length ? hours.map((one) => hoursPhrase(one, format)).join(', ') : 'always'}
+        {hours.length ? hours.map((one) => hoursPhrase(one, format)).join(', ') : 'their own'}
       </Button>
       {open && (
         <div>
@@ -200,7 +200,7 @@ function MemberHours({ member: { hours, name }, onChange }: { member: MemberValu
               setOpen(false);
             }}
           >
-            any time
+            their own
           </Button>
         </div>
       )}

@@ -1,16 +1,21 @@
 'use client';
 /** Who changed access, settings, routing or the data as a whole. It is only ever added to. */
-import { useInfiniteQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { ask, useFormat, useZone } from '../primitives';
-import { Button, ListLine, Skeleton, Text } from '../kit';
+import { Button, Input, ListLine, Skeleton, Text } from '../kit';
 import { Block } from './block';
 
 export function Audit() {
   const format = useFormat();
   const zone = useZone();
+  const [q, setQ] = useState('');
+  const asked = useDeferredValue(q.trim());
   const audit = useInfiniteQuery({
-    queryKey: ['audit'],
-    queryFn: ({ pageParam }) => ask('GET /audit', { query: { limit: 50, ...(pageParam ? { cursor: pageParam } : {}) } }),
+    queryKey: ['audit', asked],
+    placeholderData: keepPreviousData,
+    queryFn: ({ pageParam }) =>
+      ask('GET /audit', { query: { limit: 50, ...(asked && { q: asked }), ...(pageParam ? { cursor: pageParam } : {}) } }),
     initialPageParam: '',
     getNextPageParam: (last) => last.next_cursor,
   });
@@ -20,9 +25,16 @@ export function Audit() {
       title="Audit"
       note="Who changed access, settings, routing, or the data as a whole. Nothing here can be edited or deleted."
     >
+      <Input
+        type="search"
+        aria-label="Search the audit"
+        placeholder="Who, what, or whom"
+        value={q}
+        onChange={({ target }) => setQ(target.value)}
+      />
       {audit.isPending && <Skeleton lines={8} height={28} label="Loading audit" />}
-      {lines?.length === 0 && <Text tone="soft">Nothing yet.</Text>}
-      {lines?.map(({ id, at, by, does, about }) => (
+      {lines?.length === 0 && <Text tone="soft">{asked ? 'Nothing found.' : 'Nothing yet.'}</Text>}
+      {lines?.map(({ id, at, by, key, does, about }) => (
         <ListLine
           key={id}
           end={
@@ -31,7 +43,7 @@ export function Audit() {
             </Text>
           }
         >
-          <Text strong>{by ?? 'Urraca'}</Text> {does}
+          <Text strong>{by ?? (key ? `API key “${key}”` : 'Urraca')}</Text> {does}
           {about && `: ${about}`}
         </ListLine>
       ))}

@@ -85,9 +85,10 @@ test('a key is shown once, with what it may', async () => {
   const { user } = show(<Keys />);
   await user.type(screen.getByLabelText('New key name'), 'Website');
   await user.selectOptions(await screen.findByLabelText('Its leads come in through'), 'Our website');
+  await user.selectOptions(screen.getByLabelText('Works for'), '90 days');
   await user.click(screen.getByRole('button', { name: 'Create key' }));
   expect(await screen.findByText('ur_secret')).toBeVisible();
-  expect(sentTo(asked, 'POST /keys')).toEqual({ name: 'Website', scopes: ['inquiries:write'], door_id: '7' });
+  expect(sentTo(asked, 'POST /keys')).toEqual({ name: 'Website', scopes: ['inquiries:write'], door_id: '7', days: 90 });
   await waitFor(() => expect(screen.getByLabelText('New key name')).toHaveValue(''));
   await user.click(screen.getByRole('checkbox', { name: 'inquiries:write' }));
   await user.type(screen.getByLabelText('New key name'), 'Nothing');
@@ -101,7 +102,7 @@ test('who leaves hands on first; what went wrong is said', async () => {
     'GET /contacts/count': { count: 1_204 },
     'POST /users/2/deactivate': refusal(409, { code: 'conflict', detail: 'Asta Lund is the only one on Coast agents.' }),
   });
-  const { user } = watched(<Users users={USERS.items as never} />);
+  const { user } = watched(<Users users={USERS.items as never} me={{ id: '1', role: 'owner' }} />);
   expect(screen.queryByRole('button', { name: 'Ines Kolar: deactivate' })).toBeNull();
   await user.click(screen.getByRole('button', { name: 'Asta Lund: deactivate' }));
   expect(await screen.findByText('1,204')).toBeVisible();

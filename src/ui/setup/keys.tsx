@@ -90,7 +90,7 @@ function KeyLine({ of: key, onRotate, onRevoke }: { of: Key; onRotate: () => voi
     <ListLine
       end={
         <>
-          {!key.ends_at && (
+          {!key.replaced && (
             <Button
               size="small"
               title="Create a new key with the same permissions. The old one works for one more day"
@@ -113,6 +113,7 @@ function KeyLine({ of: key, onRotate, onRevoke }: { of: Key; onRotate: () => voi
         {key.scopes.length === KEY_SCOPES.length ? 'All permissions' : key.scopes.join(', ')} ·{' '}
         {key.last_used_at ? `last used ${format.dayAndTime(new Date(key.last_used_at), zone)}` : 'never used'}
         {key.door && ` · through the door “${key.door.name}”`}
+        {key.owner && ` · ${key.owner}`}
         {key.ends_at && <Text tone="late"> · ends {when(new Date(key.ends_at), now, zone, format)}</Text>}
       </Text>
     </ListLine>
@@ -123,9 +124,12 @@ function NewKey({ onMade }: { onMade: (key: string) => void }) {
   const { data: doors = [] } = useQuery({ queryKey: ['doors'], queryFn: async () => (await ask('GET /doors')).items });
   const own = doors.filter(({ kind, address }) => kind === 'api' && address);
   const key = useSaveForm({
-    values: { name: '', scopes: ['inquiries:write'] as KeyScope[], door_id: '' },
-    save: ({ name, scopes, door_id }) =>
-      ask('POST /keys', { body: { name, scopes, door_id: door_id || null }, headers: freshKey() }),
+    values: { name: '', scopes: ['inquiries:write'] as KeyScope[], door_id: '', days: '' },
+    save: ({ name, scopes, door_id, days }) =>
+      ask('POST /keys', {
+        body: { name, scopes, door_id: door_id || null, ...(days && { days: Number(days) }) },
+        headers: freshKey(),
+      }),
     onSaved: (made) => onMade(made.key),
   });
   const { name, scopes } = key.form.watch();
@@ -134,6 +138,12 @@ function NewKey({ onMade }: { onMade: (key: string) => void }) {
   return (
     <InlineForm form={key} does="Create key" may={name.trim() !== '' && scopes.length > 0}>
       <TextFormField name="name" label="New key name" />
+      <SelectFormField name="days" label="Works for">
+        <option value="">as long as you keep it</option>
+        <option value="30">30 days</option>
+        <option value="90">90 days</option>
+        <option value="365">1 year</option>
+      </SelectFormField>
       <Row role="group" aria-label="Permissions of the key" gap={3}>
         {KEY_SCOPES.map((scope) => (
           <Checkbox key={scope} checked={scopes.includes(scope)} onChange={() => flip(scope)}>

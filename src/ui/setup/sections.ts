@@ -19,10 +19,25 @@ const guardrails: SetupPlace[] = SETTING_KEYS.map((key): Setting => SETTINGS[key
 
 export const SETUP_SECTIONS = [
   {
+    key: 'start',
+    name: 'Start',
+    places: [
+      { name: 'First steps', part: 'First steps' },
+      { name: 'What isn’t connected yet', part: 'Not working yet' },
+    ],
+  },
+  {
     key: 'office',
     name: 'Office and users',
     places: [
       { name: 'Users, roles', part: 'Users' },
+      { name: 'Roles of your own, rights', part: 'Roles' },
+      { name: 'Teams, team leads', part: 'Teams' },
+      { name: 'Invite people', part: 'Users' },
+      { name: 'Transfer ownership', part: 'Users' },
+      { name: 'Offices', part: 'Offices' },
+      { name: 'Two-step login, who must use it', part: 'Two-step login' },
+      { name: 'States you’re licensed in', part: 'States' },
       { name: 'Deactivate someone, hand off their contacts', part: 'Users' },
       { name: 'Language, date and number formats', part: 'Formats' },
     ],
@@ -73,10 +88,16 @@ export const SETUP_SECTIONS = [
     ],
   },
   {
+    key: 'connections',
+    name: 'Connections',
+    places: [{ name: 'Mail server, SMTP', part: 'Mail server' }],
+  },
+  {
     key: 'keys',
     name: 'Keys and webhooks',
     places: [
       { name: 'API keys', part: 'API keys' },
+      { name: 'Webhooks, their log', part: 'Webhooks' },
       { name: 'Messages that can’t be sent', part: 'Messages that can’t be sent' },
     ],
   },

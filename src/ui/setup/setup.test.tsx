@@ -22,6 +22,10 @@ jest.mock('./stage-and-horizon', () => ({ StageAndHorizon: ({ kind }: { kind: st
 jest.mock('./stuck', () => ({ Stuck: () => mockPart('Stuck') }));
 jest.mock('./tags', () => ({ Tags: () => mockPart('Tags') }));
 jest.mock('./templates-and-brand', () => ({ TemplatesAndBrand: () => mockPart('Templates') }));
+jest.mock('./start', () => ({ Start: () => mockPart('Start') }));
+jest.mock('./offices', () => ({ Offices: () => mockPart('Offices') }));
+jest.mock('./states-setting', () => ({ StatesSetting: () => mockPart('States') }));
+jest.mock('./mail-server', () => ({ MailServer: () => mockPart('Mail server') }));
 jest.mock('./users', () => ({ Users: ({ users }: { users: unknown[] }) => mockPart(`Users ${users.length}`) }));
 let mockNarrow = false;
 jest.mock('../primitives', () => ({
@@ -34,19 +38,21 @@ beforeEach(() => {
 });
 
 const open = (section: SetupSectionKey) =>
-  show(<SetupArea section={section} settings={settingsView(DEFAULT_SETTINGS)} users={[]} />);
+  show(<SetupArea me={{ id: '1', role: 'owner' }} section={section} settings={settingsView(DEFAULT_SETTINGS)} users={[]} />);
 const parts = () => screen.getAllByRole('region').map((part) => part.getAttribute('aria-label'));
 const find = () => screen.getByRole('combobox', { name: 'Find a setting' });
 
 test.each([
-  ['office', 'Office and users', ['Users 0', 'Formats']],
+  ['start', 'Start', ['Start']],
+  ['office', 'Office and users', ['Users 0', 'Roles', 'Teams', 'Offices', 'Two-step login', 'States', 'Formats']],
+  ['connections', 'Connections', ['Mail server']],
   ['stages', 'Stages and horizons', ['stages', 'horizons']],
   ['tags', 'Tags and fields', ['Tags', 'Fields']],
   ['sources', 'Lead sources and doors', ['Doors']],
   ['guardrails', 'Guardrails', ['Guardrails']],
   ['templates', 'Templates and brand', ['Templates']],
   ['data', 'Data', ['Data']],
-  ['keys', 'Keys and webhooks', ['Keys', 'Stuck']],
+  ['keys', 'Keys and webhooks', ['Keys', 'Webhooks', 'Stuck']],
   ['audit', 'Audit', ['Audit']],
 ] as const)('%s stands under its name, and is where one is in the list', (section, name, holds) => {
   open(section);

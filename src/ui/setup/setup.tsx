@@ -6,6 +6,7 @@ import type { SettingsView, UserView } from '@/core/accounts';
 import type { Jsoned } from '@/core/shared';
 import { useIsNarrow } from '../primitives';
 import { DoorsSetup } from '../capture';
+import { Webhooks } from '../webhooks';
 import { Combo, PageHead, Select, SideNav, Stack } from '../kit';
 import { Audit } from './audit';
 import { Data } from './data';
@@ -19,15 +20,30 @@ import { Stuck } from './stuck';
 import { Tags } from './tags';
 import { TemplatesAndBrand } from './templates-and-brand';
 import { Users } from './users';
+import type { Viewer } from './user-line';
+import { MailServer } from './mail-server';
+import { Offices } from './offices';
+import { Roles } from './roles';
+import { Teams } from './teams';
+import { Start } from './start';
+import { StatesSetting } from './states-setting';
+import { TwoStepRoles } from './two-step-roles';
 
 interface SetupData {
+  me: Viewer;
   settings: SettingsView;
   users: Jsoned<UserView>[];
 }
 const SHOWN: Record<SetupSectionKey, (data: SetupData) => ReactNode> = {
-  office: ({ settings, users }) => (
+  start: () => <Start />,
+  office: ({ settings, users, me }) => (
     <>
-      <Users users={users} />
+      <Users users={users} me={me} />
+      <Roles />
+      <Teams users={users} />
+      <Offices />
+      <TwoStepRoles first={settings.second_step_roles} />
+      <StatesSetting first={settings.states} />
       <Formats settings={settings} />
     </>
   ),
@@ -47,9 +63,11 @@ const SHOWN: Record<SetupSectionKey, (data: SetupData) => ReactNode> = {
   guardrails: ({ settings }) => <Guardrails first={settings} />,
   templates: () => <TemplatesAndBrand />,
   data: () => <Data />,
+  connections: () => <MailServer />,
   keys: () => (
     <>
       <Keys />
+      <Webhooks />
       <Stuck />
     </>
   ),

@@ -1,5 +1,5 @@
 'use client';
-/** Who works here; somebody leaves, and their people are handed on. */
+/** Who works here, who is invited; somebody leaves, and their people are handed on. */
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { UserView } from '@/core/accounts';
@@ -8,11 +8,13 @@ import type { Jsoned } from '@/core/shared';
 import { HandTo, useChangeWatch } from '../changes';
 import { ask, freshKey, NO_WORDS, useFormat, useVocabulary } from '../primitives';
 import { Block } from './block';
+import { Invitations } from './invitations';
+import { UserDialog, UserLine, type Viewer } from './user-line';
 import { Button, Dialog, ListLine, Text, useToast } from '../kit';
 
 type Person = Jsoned<UserView>;
 
-export function Users({ users: first }: { users: Person[] }) {
+export function Users({ users: first, me }: { users: Person[]; me: Viewer }) {
   const queries = useQueryClient();
   const toast = useToast();
   const { data: users } = useQuery({
@@ -25,6 +27,8 @@ export function Users({ users: first }: { users: Person[] }) {
     queryFn: async () => (await ask('GET /users', { query: { left: true } })).items,
   });
   const [leaving, setLeaving] = useState<Person | null>(null);
+  const [editing, setEditing] = useState<Person | null>(null);
+
   const back = useMutation({
     mutationFn: (id: string) => ask('POST /users/{id}/reactivate', { params: { id } }),
     onSuccess: () => {
@@ -36,24 +40,7 @@ export function Users({ users: first }: { users: Person[] }) {
   return (
     <Block title="Users" note="Everyone who works here, and their role.">
       {users.map((person) => (
-        <ListLine
-          key={person.id}
-          end={
-            <>
-              <Text tone="soft">{person.role}</Text>
-              {person.role !== 'owner' && (
-                <Button size="tiny" aria-label={`${person.name}: deactivate`} onClick={() => setLeaving(person)}>
-                  Deactivate…
-                </Button>
-              )}
-            </>
-          }
-        >
-          {person.name}{' '}
-          <Text tone="soft" small>
-            {person.office}
-          </Text>
-        </ListLine>
+        <UserLine key={person.id} user={person} me={me} onEdit={() => setEditing(person)} onLeave={() => setLeaving(person)} />
       ))}
       {left.map((person) => (
         <ListLine
@@ -70,6 +57,8 @@ export function Users({ users: first }: { users: Person[] }) {
           <Text tone="soft">{person.name}</Text>
         </ListLine>
       ))}
+      <Invitations />
+      {editing && <UserDialog key={editing.id} user={editing} me={me} onClose={() => setEditing(null)} />}
       {leaving && <LeaveDialog key={leaving.id} user={leaving} onClose={() => setLeaving(null)} />}
     </Block>
   );

@@ -14,6 +14,8 @@ const open = async (role: Role = 'agent', answers: Answers = { [AWAY]: {} }) => 
     onFormats: jest.fn(),
     onAlerts: jest.fn(),
     onLogin: jest.fn(),
+    onProfile: jest.fn(),
+    onTimeOff: jest.fn(),
   };
   const shown = show(<Myself me={{ id: '2', name: 'Asta Maria Lund', role }} {...doors} />);
   await shown.user.click(screen.getByRole('button', { name: 'Asta Maria Lund: setup, days off, log out' }));
@@ -37,13 +39,15 @@ test('an agent has no Setup, a lender neither Setup nor days off', async () => {
   const { unmount } = await open();
   expect(names()).toEqual([
     'Day off',
+    'Time off…',
     'Back from day off',
     'Lead alerts',
     'Date and number formats',
     'Light or dark',
     'Privacy mask Shift M',
     'Shortcuts ?',
-    'Password and devices',
+    'Profile',
+    'Login and security',
     'Log out',
   ]);
   unmount();
@@ -79,7 +83,9 @@ test.each([
   ['Lead alerts', 'onAlerts'],
   ['Date and number formats', 'onFormats'],
   ['Shortcuts ?', 'onHelp'],
-  ['Password and devices', 'onLogin'],
+  ['Login and security', 'onLogin'],
+  ['Profile', 'onProfile'],
+  ['Time off…', 'onTimeOff'],
 ] as const)('%s opens', async (name, door) => {
   const { user, ...doors } = await open();
   await user.click(choose(name));

@@ -2,7 +2,7 @@
 /** Under my own initials: Setup, days off, light or dark, the privacy mask, alerts, formats, shortcuts, log out. */
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
-import { DAY } from '@/core/shared';
+import { DAY, initialsOf } from '@/core/shared';
 import { runsTheOffice, type Role } from '@/core/accounts';
 import { ask, useNow } from '../primitives';
 import { switchMask, switchScheme } from '../theme';
@@ -12,7 +12,7 @@ import type { WireDoors } from './wire-areas';
 type Me = { id: string; name: string; role: Role };
 
 /** What a person can choose for themselves, in the menu and on a phone. */
-export function useOwnChoices(me: Me, { onHelp, onFormats, onAlerts, onLogin }: WireDoors): MenuChoice[] {
+export function useOwnChoices(me: Me, { onHelp, onFormats, onAlerts, onLogin, onProfile, onTimeOff }: WireDoors): MenuChoice[] {
   const router = useRouter();
   const toast = useToast();
   const now = useNow();
@@ -34,6 +34,7 @@ export function useOwnChoices(me: Me, { onHelp, onFormats, onAlerts, onLogin }: 
     ...(works
       ? [
           { key: 'off', name: 'Day off', onChoose: () => void away(new Date(now.getTime() + DAY)) },
+          { key: 'time-off', name: 'Time off…', onChoose: onTimeOff },
           { key: 'back', name: 'Back from day off', onChoose: () => void away(null) },
           { key: 'alerts', name: 'Lead alerts', apart: true, onChoose: onAlerts },
         ]
@@ -59,17 +60,11 @@ export function useOwnChoices(me: Me, { onHelp, onFormats, onAlerts, onLogin }: 
       ),
       onChoose: onHelp,
     },
-    { key: 'login', name: 'Password and devices', apart: true, onChoose: onLogin },
+    { key: 'profile', name: 'Profile', apart: true, onChoose: onProfile },
+    { key: 'login', name: 'Login and security', onChoose: onLogin },
     { key: 'out', name: 'Log out', onChoose: () => void logOut() },
   ];
 }
-
-const initialsOf = (name: string): string =>
-  name
-    .split(' ')
-    .map((word) => word[0])
-    .join('')
-    .slice(0, 2);
 
 export function Myself({ me, ...doors }: { me: Me } & WireDoors) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);

@@ -4,35 +4,37 @@ import { useState } from 'react';
 import NextLink from 'next/link';
 import { usePathname } from 'next/navigation';
 import { Ellipsis, Plus, Search } from 'lucide-react';
-import { areasFor } from '@/core/accounts';
+import { areasFor, type Area } from '@/core/accounts';
 import { useFormat } from '../primitives';
 import { BareButton, BottomBar, Button, Columns, LinkButton, Sheet, Text } from '../kit';
 import { ClockMenu } from './clock-menu';
 import { useOwnChoices } from './myself';
 import { countOf, isHere, type WireProps } from './wire-areas';
 
-/** Those that stand in the bar itself. */
-const FIRST = ['today', 'inbox'];
 const ICON = { size: 20, 'aria-hidden': true } as const;
+
+/** The areas that stand in the bar itself, and those behind More; where there is one only, it stands in the bar. */
+function areasInBar(me: WireProps['me']): { first: Area[]; rest: Area[] } {
+  const areas = areasFor(me);
+  const isFirst = ({ key }: Area) => areas.length === 1 || key === 'today' || key === 'inbox';
+  return { first: areas.filter(isFirst), rest: areas.filter((area) => !isFirst(area)) };
+}
 
 export function PhoneBar(props: WireProps) {
   const { wire, me } = props;
   const path = usePathname();
   const format = useFormat();
   const [more, setMore] = useState(false);
-  const areas = areasFor(me.role);
-  const rest = areas.filter(({ key }) => !FIRST.includes(key));
+  const { first, rest } = areasInBar(me);
   return (
     <>
       <BottomBar aria-label="Areas, on a phone">
-        {areas
-          .filter(({ key }) => FIRST.includes(key))
-          .map((area) => (
-            <NextLink key={area.key} href={area.path} prefetch={false} aria-current={isHere(area, path) ? 'page' : undefined}>
-              <b>{countOf(area, wire, format)}</b>
-              {area.name}
-            </NextLink>
-          ))}
+        {first.map((area) => (
+          <NextLink key={area.key} href={area.path} prefetch={false} aria-current={isHere(area, path) ? 'page' : undefined}>
+            <b>{countOf(area, wire, format)}</b>
+            {area.name}
+          </NextLink>
+        ))}
         <BareButton onClick={props.onSearch}>
           <Search {...ICON} />
           Search
@@ -64,13 +66,11 @@ function MoreSheet({ onClose, ...props }: WireProps & { onClose: () => void }) {
   return (
     <Sheet title={me.name} onClose={onClose}>
       <Columns least={140} gap={2}>
-        {areasFor(me.role)
-          .filter(({ key }) => !FIRST.includes(key))
-          .map((area) => (
-            <LinkButton key={area.key} href={area.path} onClick={onClose}>
-              {area.name} <Text tone="soft">{countOf(area, wire, format)}</Text>
-            </LinkButton>
-          ))}
+        {areasInBar(me).rest.map((area) => (
+          <LinkButton key={area.key} href={area.path} onClick={onClose}>
+            {area.name} <Text tone="soft">{countOf(area, wire, format)}</Text>
+          </LinkButton>
+        ))}
       </Columns>
       <ClockMenu simulated={props.clock.simulated && me.role !== 'lender'} held={props.clock.held} />
       {own.map(({ key, name, onChoose }) => (

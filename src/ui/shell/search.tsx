@@ -28,7 +28,7 @@ export function SearchBox({ first, onClose, role }: { first: string; onClose: ()
         group: 'Contacts',
       }))
     : [];
-  const areas: ComboOption[] = areasFor(role)
+  const areas: ComboOption[] = areasFor({ role })
     .filter((area) => !q || area.name.toLowerCase().startsWith(q.toLowerCase()))
     .map((area) => ({ value: area.path, name: `Go to ${area.name}`, note: `g ${area.letter}`, group: 'Areas' }));
   return (

@@ -3,7 +3,7 @@
 import { Suspense, use, useCallback, useEffect, useState, type ReactNode } from 'react';
 import { useRouter } from 'next/navigation';
 import { QueryClient, QueryClientProvider, useQuery, useQueryClient } from '@tanstack/react-query';
-import { areasFor, type Role } from '@/core/accounts';
+import { areasFor, type ChosenRight, type Role } from '@/core/accounts';
 import { ChangeWatchProvider } from '../changes';
 import {
   ask,
@@ -14,6 +14,7 @@ import {
   KeysAhead,
   lazily,
   useLoadTheRest,
+  usePasswordAsked,
   useShortcuts,
 } from '../primitives';
 import type { FormatChoice } from '@/core/format';
@@ -35,12 +36,17 @@ const AddLeadDialog = lazily(
 const AlertsDialog = lazily(() => import('./alerts-dialog').then((one) => one.AlertsDialog));
 const FormatsDialog = lazily(() => import('./formats-dialog').then((one) => one.FormatsDialog));
 const LoginDialog = lazily(() => import('../accounts').then((one) => one.LoginDialog));
+const ProfileDialog = lazily(() => import('../accounts').then((one) => one.ProfileDialog));
+const TimeOffDialog = lazily(() => import('./time-off-dialog').then((one) => one.TimeOffDialog));
+const PasswordDialog = lazily(() => import('../accounts').then((one) => one.PasswordDialog));
 const HelpDialog = lazily(() => import('./help').then((one) => one.HelpDialog));
 
 export interface Me {
   id: string;
   name: string;
   role: Role;
+  /** Of a role of the brokerage's own. */
+  rights?: readonly ChosenRight[];
   zone: string;
 }
 
@@ -122,11 +128,14 @@ function Frame({
     refetchInterval: 60_000,
   });
   const { clock, calling } = wire ?? frame;
-  const [dialog, setDialog] = useState<'search' | 'add' | 'help' | 'formats' | 'alerts' | 'login' | null>(null);
+  const [dialog, setDialog] = useState<
+    'search' | 'add' | 'help' | 'formats' | 'alerts' | 'login' | 'profile' | 'time-off' | null
+  >(null);
   const router = useRouter();
   const toast = useToast();
   useLive();
   useLoadTheRest();
+  const endPassword = usePasswordAsked();
   const alert = useLeadAlert();
   const tellOffer = useCallback(
     (offer: MyOffer) =>
@@ -138,7 +147,7 @@ function Frame({
       }),
     [alert, router],
   );
-  const go = Object.fromEntries(areasFor(me.role).map((area) => [area.letter, area.path]));
+  const go = Object.fromEntries(areasFor(me).map((area) => [area.letter, area.path]));
   useShortcuts('page', {
     search: () => setDialog('search'),
     help: () => setDialog('help'),
@@ -162,13 +171,18 @@ function Frame({
           onFormats={() => setDialog('formats')}
           onAlerts={() => setDialog('alerts')}
           onLogin={() => setDialog('login')}
+          onProfile={() => setDialog('profile')}
+          onTimeOff={() => setDialog('time-off')}
         />
         <Page id="main">{children}</Page>
         {me.role !== 'lender' && <OffersAbove onOffered={tellOffer} />}
         {dialog === 'search' && <SearchDialog onClose={close} role={me.role} />}
         {dialog === 'add' && <AddLeadDialog onClose={close} />}
         {dialog === 'alerts' && <AlertsDialog onClose={close} />}
+        {endPassword && <PasswordDialog onEnd={endPassword} />}
         {dialog === 'login' && <LoginDialog onClose={close} />}
+        {dialog === 'profile' && <ProfileDialog userId={me.id} lender={me.role === 'lender'} onClose={close} />}
+        {dialog === 'time-off' && <TimeOffDialog userId={me.id} onClose={close} />}
         {dialog === 'help' && <HelpDialog onClose={close} />}
         {dialog === 'formats' && <FormatsDialog formats={formats} onClose={close} onSaved={onFormats} />}
       </CallingProvider>

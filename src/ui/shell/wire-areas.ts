@@ -14,6 +14,8 @@ export interface WireDoors {
   onFormats: () => void;
   onAlerts: () => void;
   onLogin: () => void;
+  onProfile: () => void;
+  onTimeOff: () => void;
 }
 export interface WireProps extends WireDoors {
   /** Null until its numbers are counted. */

@@ -24,6 +24,8 @@ const start = (change: Partial<WireProps> = {}, role: Role = 'agent') => {
     onFormats: jest.fn(),
     onAlerts: jest.fn(),
     onLogin: jest.fn(),
+    onProfile: jest.fn(),
+    onTimeOff: jest.fn(),
   };
   const line = (
     <WireLine
@@ -53,9 +55,10 @@ test('it stands before its numbers are counted', () => {
   expect(areas().getByRole('link', { name: /^Routing/ })).not.toHaveAttribute('data-pressing');
 });
 
-test('a lender has contacts, search, and nothing to add', () => {
+test('a lender has contacts, on a phone too, search, and nothing to add', () => {
   start({}, 'lender');
   expect(areas().getAllByRole('link')).toHaveLength(1);
+  expect(bar().getByText('Contacts').closest('a')).toHaveAttribute('href', '/contacts');
   expect(screen.queryByText('Add')).toBeNull();
 });
 

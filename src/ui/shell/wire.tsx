@@ -18,7 +18,7 @@ export function WireLine(props: WireProps) {
       <WireBar>
         <Mark href="/">urraca</Mark>
         <nav aria-label="Areas">
-          {areasFor(me.role).map((area) => {
+          {areasFor(me).map((area) => {
             const on = isHere(area, path);
             return (
               <Perch

@@ -44,7 +44,7 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
         if (!rows.length) return null;
         return (
           <section key={channel} aria-label={heading(channel)}>
-            <Table cards>
+            <Table cards widths={[...(office ? [50] : []), null, 90, 130, 130, 150]}>
               <thead>
                 <tr>
                   {office && (

@@ -4,6 +4,7 @@
  * from the keyboard. Somebody whose reason is gone leaves the queue, but stays open at the right until one moves on.
  */
 import { useDeferredValue, useEffect, useRef, useState } from 'react';
+import NextLink from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import type { CallView } from '@/core/calling';
@@ -16,7 +17,8 @@ import { Ago, Area, EmptyState, GroupHead, ListRow, PageHead, ScrollList, Text, 
 export type Today = Jsoned<TodayView> & { call: Jsoned<CallView> | null };
 type Entry = Jsoned<TodayEntry>;
 
-export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
+/** @param settingUp the brokerage has first steps to go, and this person can do them */
+export function TodayArea({ first, mine, settingUp = false }: { first: Today; mine: boolean; settingUp?: boolean }) {
   const router = useRouter();
   const format = useFormat();
   const params = useSearchParams();
@@ -71,7 +73,7 @@ export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
       >
         <Goal done={today.done} goal={today.goal} />
       </PageHead>
-      <Queue groups={today.groups} chosen={chosen} mine={mine} onChoose={choose} />
+      <Queue groups={today.groups} chosen={chosen} mine={mine} settingUp={settingUp} onChoose={choose} />
     </Area>
   );
 }
@@ -80,11 +82,13 @@ function Queue({
   groups,
   chosen,
   mine,
+  settingUp,
   onChoose,
 }: {
   groups: Today['groups'];
   chosen: string | null;
   mine: boolean;
+  settingUp: boolean;
   onChoose: (id: string) => void;
 }) {
   const [folded, setFolded] = useRemembered('today_folded', NONE_FOLDED);
@@ -93,7 +97,15 @@ function Queue({
   return (
     <ScrollList>
       {groups.length === 0 && (
-        <EmptyState>You’re all caught up. New leads, replies, and promises show up here. Press n to add a lead.</EmptyState>
+        <EmptyState>
+          You’re all caught up. New leads, replies, and promises show up here.
+          {settingUp && (
+            <>
+              {' '}
+              <NextLink href="/setup/start">Finish setting up</NextLink> to get your first ones.
+            </>
+          )}
+        </EmptyState>
       )}
       {drawn.map((group) => (
         <section key={group.key} aria-label={group.name}>

@@ -3,6 +3,7 @@ import type { Jobs } from '@/core/shared';
 import { fullName, type User } from '@/core/accounts';
 import { brokerageName, findUser, makeReset, RESET_MINUTES } from '@/server/accounts';
 import { config, now } from '@/server/shared';
+import { sendOfficeMail } from '../shared/office-mail';
 import type { Providers } from '../shared/providers';
 
 export async function mailUser({ mail }: Jobs['accounts.mail'], outside: Providers): Promise<void> {
@@ -25,15 +26,11 @@ export async function mailReset({ reset }: Jobs['accounts.reset'], outside: Prov
 }
 
 async function send(user: User, mail: { key: string; subject: string; text: string }, outside: Providers): Promise<void> {
-  const answer = await outside.mail.send({
-    key: mail.key,
+  const answer = await sendOfficeMail(outside, {
+    ...mail,
+    accountId: user.accountId,
     fromName: await brokerageName(user.accountId),
     to: { name: fullName(user), address: user.email },
-    replyTo: `agents@${config().mailDomain}`,
-    subject: mail.subject,
-    text: mail.text,
-    unsubscribeUrl: null,
-    postalAddress: null,
     at: await now(),
   });
   if (answer.result === 'later') throw new Error(answer.error);

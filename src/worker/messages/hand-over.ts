@@ -47,14 +47,19 @@ function sendTexts(texts: OutboxMessage[], { sms }: Providers): Promise<Provider
 
 async function sendMail(message: OutboxMessage, { mail }: Providers): Promise<ProviderAnswer> {
   const { key, text, contact, agent, brokerage } = message;
-  const { publicUrl, mailDomain } = config();
+  const { publicUrl, mailDomain, receivesMail } = config();
   const unsubscribeUrl = message.pointId ? `${publicUrl}/u/${unsubscribeToken(message.pointId)}` : null;
   const files = message.files.length ? await readFiles(contact.accountId, message.files) : [];
   return mail.send({
+    accountId: contact.accountId,
     key,
     fromName: `${agent.name}, ${brokerage}`,
     to: { name: contact.name, address: message.to },
-    replyTo: message.pointId ? `reply+${mailTokenFor(message.pointId)}@${mailDomain}` : `agents@${mailDomain}`,
+    replyTo: receivesMail
+      ? message.pointId
+        ? `reply+${mailTokenFor(message.pointId)}@${mailDomain}`
+        : `agents@${mailDomain}`
+      : agent.email,
     subject: message.subject ?? '',
     text,
     html: await htmlOf(message, unsubscribeUrl),

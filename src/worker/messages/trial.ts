@@ -6,6 +6,7 @@ import { readFiles } from '@/server/files';
 import { config, now } from '@/server/shared';
 import { capitalized, type Jobs } from '@/core/shared';
 import type { Providers } from '../shared/providers';
+import { sendOfficeMail } from '../shared/office-mail';
 import { renderLetter } from './letter';
 
 export async function handTrial({ trial }: Jobs['messages.try'], outside: Providers): Promise<void> {
@@ -20,7 +21,7 @@ export async function handTrial({ trial }: Jobs['messages.try'], outside: Provid
     if (answer.result === 'later') throw new Error(answer.error);
     return;
   }
-  const { publicUrl, mailDomain } = config();
+  const { publicUrl } = config();
   const at = await now();
   const files = await readFiles(user.accountId, trial.files);
   const letter =
@@ -36,16 +37,14 @@ export async function handTrial({ trial }: Jobs['messages.try'], outside: Provid
         })
       : null;
   const html = trial.html ?? htmlOfText(trial.text);
-  const answer = await outside.mail.send({
+  const answer = await sendOfficeMail(outside, {
+    accountId: user.accountId,
     key: trial.key,
     fromName: `${name}, ${brokerage}`,
     to: { name, address: user.email },
-    replyTo: `agents@${mailDomain}`,
     subject: trial.subject ?? capitalized(template),
     text: trial.text,
     html: mailPage(html.replaceAll('src="/pictures/', `src="${publicUrl}/pictures/`), ''),
-    unsubscribeUrl: null,
-    postalAddress: null,
     at,
     attachments: [
       ...files.map(({ name: file, type, bytes }) => ({ name: file, type, content: bytes })),

@@ -3,6 +3,7 @@ import type { Notify } from '@/core/routing';
 import { saveAlertOutcome, findAgentAlert, type AgentAlert } from '@/server/routing';
 import { config } from '@/server/shared';
 import type { ProviderAnswer } from '@/core/messages';
+import { officeMailbox, sendOfficeMail } from '../shared/office-mail';
 import type { Providers } from '../shared/providers';
 
 export async function tellAgent(noticeId: string, outside: Providers): Promise<void> {
@@ -19,16 +20,15 @@ function handOver(notice: AgentAlert, outside: Providers): Promise<ProviderAnswe
 
 type Hand = (notice: AgentAlert, key: string, outside: Providers) => Promise<ProviderAnswer>;
 const HANDS: Record<Notify, Hand> = {
-  email: (notice, key, { mail }) =>
-    mail.send({
+  email: (notice, key, outside) =>
+    sendOfficeMail(outside, {
+      accountId: notice.account_id,
       key,
       fromName: notice.brokerage,
       to: { name: notice.agent, address: notice.email },
-      replyTo: notice.reply_to ?? `agents@${config().mailDomain}`,
+      replyTo: notice.reply_to ?? officeMailbox(),
       subject: notice.subject,
       text: `${notice.body}\n\n${config().publicUrl}/routing\n`,
-      unsubscribeUrl: null,
-      postalAddress: null,
       at: notice.made_at,
     }),
   text: (notice, key, { sms }) => byPhone(notice, (numbers) => sms.send({ key, ...numbers, body: notice.body })),

@@ -1,22 +1,22 @@
-/** The providers that are reached over HTTP: each its client, and the variable of the environment that says where it is. */
+/** The providers that are reached over HTTP, each by its client; one that is not connected says so of whatever it is given. */
 import { httpPostHouse } from '@/providers/post';
 import { httpRegistry } from '@/providers/registry';
+import type { HttpService } from '@/providers/shared';
 import { httpCarrier } from '@/providers/sms';
 import { httpPhoneNetwork } from '@/providers/voice';
+import type { ServiceName } from '@/server/shared';
 
-export const HTTP_PROVIDERS = {
-  sms: { at: 'SMS_URL', connect: httpCarrier },
-  voice: { at: 'VOICE_URL', connect: httpPhoneNetwork },
-  post: { at: 'POST_URL', connect: httpPostHouse },
-  registry: { at: 'REGISTRY_URL', connect: httpRegistry },
-} as const;
-type Entries = typeof HTTP_PROVIDERS;
+const CLIENTS = {
+  sms: httpCarrier,
+  voice: httpPhoneNetwork,
+  post: httpPostHouse,
+  registry: httpRegistry,
+} as const satisfies Record<ServiceName, (service: HttpService | null) => object>;
 
-/** A variable that says where one is. */
-export type ProviderVariable = Entries[keyof Entries]['at'];
-export const PROVIDER_VARIABLES: readonly ProviderVariable[] = Object.values(HTTP_PROVIDERS).map(({ at }) => at);
-
-export type HttpProviders = { [Name in keyof Entries]: ReturnType<Entries[Name]['connect']> };
-/** @param at where each is, by its variable */
-export const connectHttpProviders = (at: Record<ProviderVariable, string>): HttpProviders =>
-  Object.fromEntries(Object.entries(HTTP_PROVIDERS).map(([name, one]) => [name, one.connect(at[one.at])])) as HttpProviders;
+export type HttpProviders = { [Name in ServiceName]: ReturnType<(typeof CLIENTS)[Name]> };
+export const connectHttpProviders = (services: Record<ServiceName, HttpService | null>): HttpProviders => ({
+  sms: CLIENTS.sms(services.sms),
+  voice: CLIENTS.voice(services.voice),
+  post: CLIENTS.post(services.post),
+  registry: CLIENTS.registry(services.registry),
+});

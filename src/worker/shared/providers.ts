@@ -1,9 +1,9 @@
-/** The providers of this worker, made once from its settings. */
+/** The providers of this worker, made once from its environment. */
 import { smtpMail, type MailProvider } from '@/providers/mail';
 import { httpSimulator, type SimulatedWorld } from '@/providers/simulator';
+import { mailRouteOf } from '@/server/accounts';
 import { config } from '@/server/shared';
 import { connectHttpProviders, type HttpProviders } from './http-providers';
-import type { WorkerSettings } from './settings';
 
 export interface Providers extends HttpProviders {
   mail: MailProvider;
@@ -11,8 +11,11 @@ export interface Providers extends HttpProviders {
   simulator: SimulatedWorld | null;
 }
 
-export const connectProviders = (settings: WorkerSettings): Providers => ({
-  ...connectHttpProviders(settings),
-  mail: smtpMail(settings.SMTP_URL, config().mailDomain),
-  simulator: settings.SIMULATOR_URL && config().clock === 'simulated' ? httpSimulator(settings.SIMULATOR_URL) : null,
-});
+export function connectProviders(): Providers {
+  const { services, simulatorUrl, clock } = config();
+  return {
+    ...connectHttpProviders(services),
+    mail: smtpMail(mailRouteOf),
+    simulator: simulatorUrl && clock === 'simulated' ? httpSimulator(simulatorUrl) : null,
+  };
+}

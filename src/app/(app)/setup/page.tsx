@@ -4,5 +4,5 @@ import { requireUser } from '@/app/_http/page';
 
 export default async function Page() {
   await requireUser('setup');
-  redirect('/setup/office');
+  redirect('/setup/start');
 }

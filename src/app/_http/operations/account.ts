@@ -113,10 +113,10 @@ export const ACCOUNT_OPERATIONS = {
   listAudit: {
     method: 'GET',
     path: '/audit',
-    summary: 'List the audit log, newest first',
+    summary: 'List or search the audit log, newest first',
     scope: 'setup:write',
     only: 'office',
-    query: page,
+    query: page.keys({ q: Joi.string().max(200).allow('').example('export') }),
     answer: answer<Listed<AuditView>>(),
   },
   listKeys: {
@@ -130,6 +130,7 @@ export const ACCOUNT_OPERATIONS = {
   createKey: {
     secret: true,
     method: 'POST',
+    confirm: true,
     path: '/keys',
     summary: 'Create an API key; its secret is shown once',
     scope: 'setup:write',
@@ -141,12 +142,14 @@ export const ACCOUNT_OPERATIONS = {
         .min(1)
         .required(),
       door_id: id.allow(null),
+      days: Joi.number().integer().min(1).max(3_650).allow(null),
     }),
     answer: answer<KeyView & { key: string }>(),
   },
   rotateKey: {
     secret: true,
     method: 'POST',
+    confirm: true,
     path: '/keys/{id}/rotate',
     summary: 'Rotate an API key; the new secret is shown once, and the old one works a few more hours',
     scope: 'setup:write',
@@ -156,6 +159,7 @@ export const ACCOUNT_OPERATIONS = {
   },
   revokeKey: {
     method: 'DELETE',
+    confirm: true,
     path: '/keys/{id}',
     summary: 'Revoke an API key',
     scope: 'setup:write',

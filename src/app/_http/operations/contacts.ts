@@ -86,6 +86,14 @@ export const CONTACTS_OPERATIONS = {
     lenders: true,
     answer: answer<{ items: EnrollmentView[] }>(),
   },
+  setLenders: {
+    method: 'PUT',
+    path: '/contacts/{id}/lenders',
+    summary: 'Set who is attached as lender; each new one is told',
+    scope: 'contacts:write',
+    body: Joi.object({ lender_ids: Joi.array().items(id).max(5).unique().required() }),
+    answer: nothing,
+  },
   addNote: {
     method: 'POST',
     path: '/contacts/{id}/notes',

@@ -126,6 +126,8 @@ export const DATABASE_OPERATIONS = {
   createExport: {
     method: 'POST',
     path: '/exports',
+    confirm: true,
+    right: 'contacts:export',
     summary: 'Export contacts in the background as CSV, XLSX, or vCard 4.0, or as a PDF of address labels or QR cards',
     scope: 'contacts:write',
     reads: true,
@@ -149,6 +151,8 @@ export const DATABASE_OPERATIONS = {
   createSchedule: {
     method: 'POST',
     path: '/export-schedules',
+    right: 'contacts:export',
+    confirm: true,
     summary: 'Schedule an export daily, weekly, or monthly, by email',
     scope: 'contacts:write',
     reads: true,

@@ -12,6 +12,10 @@ import { MESSAGE_OPERATIONS } from './messages';
 import { MARKET_OPERATIONS } from './market';
 import { PAGE_OPERATIONS } from './pages';
 import { ACCOUNT_OPERATIONS } from './account';
+import { LOGIN_OPERATIONS } from './login';
+import { OFFICE_OPERATIONS } from './office';
+import { PEOPLE_OPERATIONS } from './people';
+import { WEBHOOK_OPERATIONS } from './webhooks';
 import { CALLING_OPERATIONS } from './calling';
 import { RESULTS_OPERATIONS } from './results';
 import type { Operation } from './operation';
@@ -41,6 +45,10 @@ export const OPERATIONS = {
   ...CALLING_OPERATIONS,
   ...RESULTS_OPERATIONS,
   ...ACCOUNT_OPERATIONS,
+  ...OFFICE_OPERATIONS,
+  ...LOGIN_OPERATIONS,
+  ...WEBHOOK_OPERATIONS,
+  ...PEOPLE_OPERATIONS,
 } as const satisfies Record<string, Operation>;
 
 export type Operations = typeof OPERATIONS;

@@ -201,6 +201,7 @@ export const MESSAGE_OPERATIONS = {
   startBroadcast: {
     method: 'POST',
     path: '/broadcasts/{id}/start',
+    right: 'broadcasts:send',
     summary: 'Send or schedule a broadcast',
     ...write,
     answer: answer<BroadcastView>(),
@@ -280,7 +281,7 @@ export const MESSAGE_OPERATIONS = {
     path: '/contacts/{id}/merge-fields',
     summary: 'Get a contact’s merge field values',
     ...read,
-    answer: answer<{ fields: Partial<Record<MergeField, string | null>>; texted_before: boolean }>(),
+    answer: answer<{ fields: Partial<Record<MergeField, string | null>>; texted_before: boolean; signature: string }>(),
   },
   markRead: {
     method: 'PUT',

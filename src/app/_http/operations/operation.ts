@@ -1,6 +1,6 @@
 /** What one operation of the API is, and which types follow from it: for its handler, for the pages that call it, for the tests. */
 import type Joi from 'joi';
-import type { KeyScope } from '@/core/accounts';
+import type { Action, KeyScope } from '@/core/accounts';
 import type { SentFor, ValueOf } from '@/core/shared';
 
 declare const ANSWER: unique symbol;
@@ -40,6 +40,12 @@ export interface Operation {
   reads?: boolean;
   /** Also for lenders, who look at the contacts that they are attached to and at nothing else. */
   lenders?: boolean;
+  /** Beside the scope, a right that a person must have. */
+  right?: Action;
+  /** A person is asked for their password again, unless they have typed it lately. */
+  confirm?: boolean;
+  /** Also for somebody who must set up a second step before anything else. */
+  beforeSecondStep?: boolean;
   body?: Joi.Schema;
   /** What comes back. */
   answer: AnswerType<unknown>;

@@ -176,7 +176,7 @@ export const ROUTING_OPERATIONS = {
     was: '/people/{id}/away',
     summary: 'Set someone’s time off',
     scope: 'routing:write',
-    body: Joi.object({ until: instant.allow(null).required() }),
+    body: Joi.object({ from: instant.allow(null), until: instant.allow(null).required() }),
     answer: nothing,
   },
   listUsers: {
@@ -191,6 +191,7 @@ export const ROUTING_OPERATIONS = {
   deactivateUser: {
     method: 'POST',
     path: '/users/{id}/deactivate',
+    confirm: true,
     was: '/people/{id}/leave',
     summary: 'Deactivate a user and hand off their contacts in the background',
     scope: 'setup:write',

@@ -1,5 +1,5 @@
 /** Health: each process and its state; 503 when one is down. No key needed, so it tells no more than up or down. */
-import { reader, readProcesses } from '@/server/shared';
+import { config, reader, readProcesses } from '@/server/shared';
 
 const STARTED = performance.now();
 
@@ -29,7 +29,7 @@ export async function GET(): Promise<Response> {
 
 /** The simulator is one of our processes only in the demo and in tests. */
 async function outsideState(): Promise<'up' | 'down' | null> {
-  const url = process.env.SIMULATOR_URL;
+  const { simulatorUrl: url } = config();
   if (!url) return null;
   const answer = await fetch(`${url}/health`, { signal: AbortSignal.timeout(1_000) }).catch(() => null);
   return answer?.ok ? 'up' : 'down';

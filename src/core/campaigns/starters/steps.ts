@@ -27,7 +27,7 @@ export const day = (days: number, at = '10:00', on?: number[]): StepTiming => ({
 export const WEEKDAYS = [1, 2, 3, 4];
 
 /** Signed by the agent; every message of a starter ends so. */
-export const SIGNED = '\n\n{{ agent_name }}\n{{ brokerage }}, {{ agent_phone }}';
+export const SIGNED = '\n\n{{ agent_signature }}';
 
 export const text = (when: StepTiming, words: string, plain = words): Unnumbered => ({
   do: 'touch',

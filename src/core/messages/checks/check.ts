@@ -21,7 +21,7 @@ const TOO_ALIKE = 0.6;
 /** Costs and filters mind long texts. */
 const MANY_PARTS = 3;
 const OPT_OUT = /\bstop\b/i;
-const SAYS_WHO = /\{\{\s*(?:brokerage|agent_name|agent_first_name)\b/;
+const SAYS_WHO = /\{\{\s*(?:brokerage|agent_name|agent_first_name|agent_signature)\b/;
 
 const filled = (source: string): string => {
   try {

@@ -1,5 +1,7 @@
 /** A public page as a whole document. The same text is what visitors get and what the editor shows beside the blocks. */
+import type { AgentCard } from '@/core/accounts';
 import type { Block, BlockKind, BlockOf, PublicPage } from '@/core/pages';
+import { initialsOf } from '@/core/shared';
 import { drawHome } from '../../primitives/home-drawing';
 import { formHtml, NEW_FORM, type FormState } from './form';
 import { homesHtml, listingHtml, type PublicListing, type SearchPlace } from './homes';
@@ -10,7 +12,7 @@ export interface PageContext {
   slug: string;
   name: string;
   brokerage: string;
-  agents: Record<string, { name: string; phone: string | null; email: string }>;
+  agents: Record<string, AgentCard>;
   listings: Record<string, PublicListing>;
   token: string;
   nonce: string;
@@ -95,16 +97,16 @@ const HTML: { [K in BlockKind]: Shown<K> } = {
   agent: ({ user_id }, _page, { agents }) => {
     const agent = user_id ? agents[user_id] : undefined;
     if (!agent) return null;
-    const initials = agent.name
-      .split(/\s+/)
-      .map((one) => one[0])
-      .join('')
-      .slice(0, 2);
     return html`<section class="agent">
-      <span class="face" aria-hidden="true">${initials}</span>
+      ${
+        agent.photo_id
+          ? html`<img class="face" src="/pictures/${agent.photo_id}" alt="" />`
+          : html`<span class="face" aria-hidden="true">${initialsOf(agent.name)}</span>`
+      }
       <span
-        ><b>${agent.name}</b><br />${agent.phone && html`<a href="tel:${agent.phone}">${agent.phone}</a> · `}<a
-          href="mailto:${agent.email}"
+        ><b>${agent.name}</b>${agent.title && html`, ${agent.title}`}<br />${agent.licenses.map(
+          ({ state, number }) => html`${state} license ${number}<br />`,
+        )}${agent.phone && html`<a href="tel:${agent.phone}">${agent.phone}</a> · `}<a href="mailto:${agent.email}"
           >${agent.email}</a
         ></span
       >

@@ -30,7 +30,7 @@ input:focus-visible,textarea:focus-visible,select:focus-visible,button:focus-vis
 .wrong{border-left:3px solid var(--copper);background:var(--hair);padding:10px 14px;border-radius:0 6px 6px 0}
 .trap{position:absolute;left:-9999px;width:1px;height:1px;overflow:hidden}
 .agent{display:flex;gap:14px;align-items:center;border-top:1px solid var(--line);border-bottom:1px solid var(--line);padding:14px 0;margin:20px 0}
-.face{width:52px;height:52px;border-radius:50%;background:var(--violet);color:var(--paper);display:grid;place-items:center;font-weight:650;flex:none}
+.face{object-fit:cover;width:52px;height:52px;border-radius:50%;background:var(--violet);color:var(--paper);display:grid;place-items:center;font-weight:650;flex:none}
 .foot{border-top:1px solid var(--line);margin-top:32px;padding-top:14px;color:var(--soft);font-size:13px;line-height:19px;white-space:pre-line}
 .text{white-space:pre-line}
 .home svg{width:100%;height:auto;display:block;border-radius:6px}

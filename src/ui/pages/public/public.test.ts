@@ -6,7 +6,9 @@ const context: PageContext = {
   slug: 'page',
   name: 'A “page” <b>',
   brokerage: 'Tern & Tiller Realty',
-  agents: { '2': { name: 'Asta Lund', phone: '+13605550110', email: 'agent1@urraca.example' } },
+  agents: {
+    '2': { name: 'Asta Lund', phone: '+13605550110', email: 'agent1@urraca.example', title: '', photo_id: null, licenses: [] },
+  },
   listings: {},
   token: 'token',
   nonce: 'nonce',
@@ -57,4 +59,15 @@ test('a search asks who is looking only when it is time', () => {
   const page = newPage('search', 'T');
   expect(pageDocument(page, { ...context, search: null })).not.toContain('name="first_name"');
   expect(pageDocument(page, { ...context, asking: true })).toContain('name="first_name"');
+});
+
+test('the card of an agent has the photo or initials, the title and each license', () => {
+  const page = { ...newPage('form', 'T'), blocks: [{ kind: 'agent', user_id: '2' } as Block] };
+  expect(pageDocument(page, context)).toContain('aria-hidden="true">AL</span>');
+  const agents = {
+    '2': { ...context.agents['2']!, title: 'Broker', photo_id: '44', licenses: [{ state: 'WA', number: '12-345' }] },
+  };
+  const text = pageDocument(page, { ...context, agents });
+  expect(text).toContain('src="/pictures/44"');
+  expect(text).toContain('<b>Asta Lund</b>, Broker<br />WA license 12-345<br />');
 });

@@ -9,9 +9,11 @@ import { isSetupSection, SetupArea } from '@/ui/setup';
 export const metadata: Metadata = { title: 'Setup' };
 
 export default async function Page({ params }: { params: Promise<{ section: string }> }) {
-  const { scope } = await requireUser('setup');
+  const { scope, user } = await requireUser('setup');
   const { section } = await params;
   if (!isSetupSection(section)) notFound();
   const [settings, users] = await Promise.all([readSettings(scope.accountId), listUsers(scope)]);
-  return <SetupArea section={section} settings={settingsView(settings)} users={jsoned(users)} />;
+  return (
+    <SetupArea me={{ id: user.id, role: user.role }} section={section} settings={settingsView(settings)} users={jsoned(users)} />
+  );
 }

@@ -4,5 +4,5 @@ import { OPERATIONS } from '@/app/_http/operations';
 import { listed, route } from '@/app/_http/route';
 
 export const GET = route(OPERATIONS.listAudit, async ({ request, scope, query }) =>
-  listed(request, await listAudit(scope.accountId, query.limit, query.cursor)),
+  listed(request, await listAudit(scope.accountId, query)),
 );

@@ -1,6 +1,10 @@
 /** Lead sources. */
-import { listSources } from '@/server/capture';
+import { createSource, listSources } from '@/server/capture';
 import { OPERATIONS } from '@/app/_http/operations';
-import { route } from '@/app/_http/route';
+import { created, route } from '@/app/_http/route';
 
 export const GET = route(OPERATIONS.listSources, async ({ principal }) => ({ items: await listSources(principal) }));
+
+export const POST = route(OPERATIONS.createSource, async ({ principal, body }) =>
+  created(await createSource(principal, body.name)),
+);

@@ -1,0 +1,150 @@
+/** The operations of the office: its first steps, who works there, where, and by which mail server it writes. */
+import Joi from 'joi';
+import { INVITED_ROLES, ROLES } from '@/core/accounts';
+import type { MailConnectionView, OfficeView, StartGap, StartStep, UserInvitationView } from '@/core/accounts';
+import { answer, nothing, type Operation } from './operation';
+import { id } from './parts';
+
+const officeName = Joi.string().trim().min(1).max(80).required();
+
+export const OFFICE_OPERATIONS = {
+  getStart: {
+    method: 'GET',
+    path: '/start',
+    summary: 'Get the first steps of the brokerage and what isn’t connected yet',
+    scope: 'setup:write',
+    only: 'office',
+    answer: answer<{ steps: StartStep[]; gaps: StartGap[] }>(),
+  },
+  updateUser: {
+    method: 'PATCH',
+    confirm: true,
+    path: '/users/{id}',
+    summary: 'Change a user’s role, custom role, or office',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ role: Joi.string().valid(...ROLES), custom_role_id: id.allow(null), office_id: id.allow(null) }).min(1),
+    answer: nothing,
+  },
+  transferOwnership: {
+    method: 'POST',
+    confirm: true,
+    path: '/users/{id}/ownership',
+    summary: 'Transfer ownership of the brokerage to another admin',
+    scope: 'setup:write',
+    only: 'user',
+    answer: nothing,
+  },
+  listOffices: {
+    method: 'GET',
+    path: '/offices',
+    summary: 'List offices',
+    scope: 'routing:read',
+    answer: answer<{ items: OfficeView[] }>(),
+  },
+  createOffice: {
+    method: 'POST',
+    path: '/offices',
+    summary: 'Add an office',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ name: officeName }),
+    answer: answer<OfficeView>(),
+  },
+  renameOffice: {
+    method: 'PATCH',
+    path: '/offices/{id}',
+    summary: 'Rename an office',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ name: officeName }),
+    answer: nothing,
+  },
+  removeOffice: {
+    method: 'DELETE',
+    path: '/offices/{id}',
+    summary: 'Remove an office that nobody works at',
+    scope: 'setup:write',
+    only: 'office',
+    answer: nothing,
+  },
+  listUserInvitations: {
+    method: 'GET',
+    path: '/user-invitations',
+    summary: 'List invitations that nobody has accepted yet',
+    scope: 'setup:write',
+    only: 'office',
+    answer: answer<{ items: UserInvitationView[]; email_connected: boolean }>(),
+  },
+  inviteUser: {
+    secret: true,
+    method: 'POST',
+    confirm: true,
+    path: '/user-invitations',
+    summary: 'Invite a user, by email or with a link you pass on',
+    scope: 'setup:write',
+    only: 'user',
+    body: Joi.object({
+      email: Joi.string().trim().lowercase().email({ tlds: false }).max(254).required().example('new.agent@yours.example'),
+      role: Joi.string()
+        .valid(...INVITED_ROLES)
+        .required(),
+      office_id: id.allow(null),
+      roster_id: id.allow(null),
+      first_name: Joi.string().trim().max(80).allow(''),
+      last_name: Joi.string().trim().max(80).allow(''),
+      by: Joi.string().valid('email', 'link').default('email'),
+    }),
+    answer: answer<{ id: string; link: string | null }>(),
+  },
+  inviteAgain: {
+    secret: true,
+    method: 'POST',
+    path: '/user-invitations/{id}/resend',
+    summary: 'Invite once more; the link before stops working',
+    scope: 'setup:write',
+    only: 'user',
+    body: Joi.object({ by: Joi.string().valid('email', 'link').default('email') }).default({}),
+    answer: answer<{ id: string; link: string | null }>(),
+  },
+  revokeInvitation: {
+    method: 'DELETE',
+    path: '/user-invitations/{id}',
+    summary: 'Withdraw an invitation',
+    scope: 'setup:write',
+    only: 'user',
+    answer: nothing,
+  },
+  getMailConnection: {
+    method: 'GET',
+    path: '/mail-connection',
+    summary: 'Get the mail server that email goes out by, without its password',
+    scope: 'setup:write',
+    only: 'office',
+    answer: answer<MailConnectionView>(),
+  },
+  setMailConnection: {
+    method: 'PUT',
+    confirm: true,
+    path: '/mail-connection',
+    summary: 'Connect your mail server; a test email goes to you',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({
+      host: Joi.string().hostname().max(253).required().example('smtp.yours.example'),
+      port: Joi.number().integer().min(1).max(65_535).default(587),
+      username: Joi.string().trim().max(254).allow('').default(''),
+      password: Joi.string().max(1_000).allow(''),
+      from_address: Joi.string().email({ tlds: false }).max(254).required().example('hello@yours.example'),
+    }),
+    answer: answer<MailConnectionView>(),
+  },
+  removeMailConnection: {
+    method: 'DELETE',
+    path: '/mail-connection',
+    summary: 'Disconnect your mail server',
+    scope: 'setup:write',
+    only: 'office',
+    answer: nothing,
+  },
+} as const satisfies Record<string, Operation>;

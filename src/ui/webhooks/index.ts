@@ -1,0 +1,1 @@
+export { Webhooks } from './webhooks';
