@@ -47,6 +47,7 @@ import { secondSteps } from './0045_second_steps';
 import { sourcesList } from './0046_sources_list';
 import { webhooks } from './0047_webhooks';
 import { people } from './0048_people';
+import { sharedAddresses } from './0049_shared_addresses';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -98,5 +99,6 @@ export const migrations: Migration[] = [
   sourcesList,
   webhooks,
   people,
+  sharedAddresses,
 ];
 export type { Migration };

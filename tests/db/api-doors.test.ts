@@ -30,7 +30,7 @@ test('what is tried out is answered as in truth and leaves nothing, and the same
   expect(result.contact.status).toBe('created');
   expect(result.routing).toEqual(tried.routing);
   const again = await app().m.capture.tryInquiry(await arrival(BODY));
-  expect(again.contact).toEqual({ id: result.contact.id, status: 'matched' });
+  expect(again.contact).toMatchObject({ id: result.contact.id, status: 'matched' });
 });
 
 test('the last hundred requests of a door are kept, the latest first, whatever stands in them', async () => {

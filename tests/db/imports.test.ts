@@ -157,7 +157,7 @@ test('cards: groups become tags, spouses by identity share a household', async (
 describe('somebody who is here already', () => {
   const FILE = {
     name: 'more.csv',
-    text: 'First,Last,Email,Phone,City,Tags,Role\nOdette,Brandvold,oda@x.example,564-555-0199,Tarn Hollow,choir,seller\n',
+    text: 'First,Last,Email,Phone,City,Tags,Role\nOda Maria,Brandvold,oda@x.example,564-555-0199,Tarn Hollow,choir,seller\n',
   };
   const here = () =>
     app().arrives({
@@ -172,7 +172,7 @@ describe('somebody who is here already', () => {
     ['fill', { first_name: 'Oda', phones: ['+15645550199'], tags: ['choir', 'garden'], roles: ['buyer', 'seller'] }, 'Saltmarsh'],
     [
       'update',
-      { first_name: 'Odette', phones: ['+15645550199'], tags: ['choir', 'garden'], roles: ['buyer', 'seller'] },
+      { first_name: 'Oda Maria', phones: ['+15645550199'], tags: ['choir', 'garden'], roles: ['buyer', 'seller'] },
       'Tarn Hollow',
     ],
     ['skip', { first_name: 'Oda', phones: [], tags: ['garden'], roles: ['buyer'] }, 'Saltmarsh'],
@@ -187,7 +187,7 @@ describe('somebody who is here already', () => {
     await undo(done.id);
     expect(await snapshot()).toEqual(before);
   });
-  test('new: another contact, with the address that is taken only noted, so that the two are found to be one', async () => {
+  test('new: another contact, which shares the address, so that the two are found to be one', async () => {
     await here();
     const before = await snapshot();
     const done = await bring(FILE, { on_match: 'new' });
@@ -329,7 +329,7 @@ test('an agent’s file touches nobody of another agent and hands nobody to them
   const { id } = await send(
     {
       name: 'mine.csv',
-      text: 'First,Last,Email,Phone,Agent\nOdette,Changed,oda@x.example,564-555-0199,Brisa Test\nAnn,Ace,ann@x.example,,Brisa Test\n',
+      text: 'First,Last,Email,Phone,Agent\nOda,Brandvold,oda@x.example,564-555-0199,Brisa Test\nAnn,Ace,ann@x.example,,Brisa Test\n',
     },
     'Abel',
   );
@@ -343,4 +343,25 @@ test('an agent’s file touches nobody of another agent and hands nobody to them
   expect((await snapshot()).slice(0, 1)).toEqual(before);
   expect(await find('ann@x.example')).toMatchObject({ owner: { name: 'Abel Test' } });
   expect(await imports.listLeft(id, 0, 5)).toMatchObject([{ row: 1, why: expect.stringContaining('another agent') as string }]);
+});
+
+test('a file of one number keeps people apart by their names, and takes nobody twice', async () => {
+  const { contact } = await app().arrives({ first_name: 'Harriet', last_name: 'Osierby', phones: ['564-555-0101'] });
+  const names = ['Hattie', 'George', 'Ursula', 'Lorcan', 'George'];
+  const text = `First,Last,Phone\n${names.map((name) => `${name},Osierby,564-555-0101`).join('\n')}\n`;
+  expect((await send({ name: 'looked.csv', text })).look).toMatchObject({ sharing: 4, twice: 1 });
+  await bring({ name: 'family.csv', text });
+  const rows = await app().db.rows<{ first_name: string; id: string }>('select id, first_name from contacts order by id');
+  expect(rows.map(({ first_name }) => first_name)).toEqual(['Harriet', 'George', 'Ursula', 'Lorcan']);
+  expect(rows[0]!.id).toBe(contact.id);
+  for (const { id } of rows) expect((await app().contact(id)).phones).toEqual(['+15645550101']);
+  expect((await app().m.contacts.verify()).differences).toEqual([]);
+});
+
+test('a placeholder number in 200 rows is nobody’s, and doubted', async () => {
+  const text = `First,Last,Phone,Email\n${Array.from({ length: 200 }, (_, n) => `P${n},Query,000-000-0000,p${n}@x.example`).join('\n')}\n`;
+  const done = await bring({ name: 'zeros.csv', text });
+  expect(done.look).toMatchObject({ doubtful_count: 200, sharing: 0 });
+  expect(await count()).toBe(200);
+  expect((await find('p7@x.example'))!.phones).toEqual([]);
 });

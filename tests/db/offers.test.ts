@@ -100,7 +100,7 @@ describe('open claim', () => {
   test('a second inquiry of the same person while it is offered goes where the first goes; nobody has two owners', async () => {
     const first = await app.arrives({ emails: ['twice@open.example'] });
     const second = await app.arrives({ emails: ['twice@open.example'], message: 'And the garden?' });
-    expect(second.contact).toEqual({ id: first.contact.id, status: 'matched' });
+    expect(second.contact).toMatchObject({ id: first.contact.id, status: 'matched' });
     expect(second.routing.because).toBe('Belongs to a lead that’s already being offered.');
     expect(await offersOf('Abel')).toHaveLength(1);
     await accept('Abel');

@@ -55,9 +55,12 @@ const WAYS = {
   },
   'by an import': async (actor: string, id: string) => {
     const { imports } = app().m;
-    const { value } = (await app().db.first<{ value: string }>('select value from contact_points where contact_id = $1', [id]))!;
+    const { value, first_name } = (await app().db.first<{ value: string; first_name: string }>(
+      'select p.value, c.first_name from contact_points p join contacts c on c.id = p.contact_id where c.id = $1',
+      [id],
+    ))!;
     const as = app().as(actor);
-    const file = new Response(`First,Email,Agent\nBy ${actor},${value},${actor} Test\n`);
+    const file = new Response(`First,Company,Email,Agent\n${first_name},By ${actor},${value},${actor} Test\n`);
     const { id: importId } = await imports.createImport(as, 'mine.csv', file.body);
     await app().m.importing.scanImport(importId);
     await imports.updateImport(as, importId, { options: { on_match: 'update', owner_id: app().users[actor]!.id } });
@@ -104,12 +107,12 @@ test('the ways are real: an admin comes by a contact on each that is theirs', as
     expect([way, await ownersOf([id])]).toEqual([way, [app().users.Ada!.id]]);
     await app().db.run(`update campaigns set state = 'off'`);
   }
-  const named = async (id: string) => (await everythingOf(id)) as { first_name: string };
+  const named = async (id: string) => (await everythingOf(id)) as { company: string | null };
   const id = await contactOf('Abel', 1);
   await WAYS['by an import']('Brisa', id);
-  expect(await named(id)).toMatchObject({ first_name: 'P1' });
+  expect(await named(id)).toMatchObject({ company: null });
   await WAYS['by an import']('Ada', id);
-  expect(await named(id)).toMatchObject({ first_name: 'By' });
+  expect(await named(id)).toMatchObject({ company: 'By Ada' });
 });
 
 test('only those who run the office share; a caller does not, with or without an office', async () => {
@@ -197,7 +200,7 @@ test('an agent who types in another’s client learns neither who nor whose, and
     await capture.captureByHand(arrival),
     await capture.captureByHand(arrival),
   ]) {
-    expect(told.contact).toEqual({ id: null, status: 'matched' });
+    expect(told.contact).toEqual({ id: null, status: 'matched', because: null });
     expect(told.routing).toEqual({ agent: null, because: expect.not.stringContaining('Brisa') });
   }
   expect(await everythingOf(contact.id)).toEqual(before);

@@ -5,6 +5,7 @@
 import { formatMoney } from '../format';
 import Joi from 'joi';
 import { AppError, type FieldError, fieldErrors, isZone, type SentFor } from '../shared';
+import { isPlaceholder } from '../identity';
 import { type Channel, byChannel, CONTACT_ROLES, type ContactRole } from '../contacts';
 import { cleanEmail, cleanName, cleanPhone, oneLine } from './clean';
 
@@ -166,15 +167,14 @@ export function readInquiry(body: unknown): CleanInquiry {
   const errors: FieldError[] = [];
   const emails = collect(raw.person.emails, cleanEmail, 'person.emails', 'is not a valid email address', errors);
   const phones = collect(raw.person.phones, cleanPhone, 'person.phones', 'is not a valid phone number', errors);
-  if (!errors.length && emails.length + phones.length === 0) {
+  const telling = { emails: emails.filter(isTelling), phones: phones.filter(isTelling) };
+  if (!errors.length && !isReachable(raw.person, telling, emails.length + phones.length))
     errors.push({ field: 'person', message: 'needs an email address or a phone number' });
-  }
   if (errors.length) throw invalid(errors);
   return {
     firstName: cleanName(storable(raw.person.first_name ?? '')),
     lastName: cleanName(storable(raw.person.last_name ?? '')),
-    emails,
-    phones,
+    ...telling,
     extensions: extensionsOf(raw.person.extensions ?? {}),
     partner: nameOrNull(raw.partner),
     timeZone: raw.person.time_zone ?? null,
@@ -207,6 +207,15 @@ export function withListing(
   return { ...inquiry, listing: { ...there(facts), ...there(inquiry.listing) } };
 }
 
+/** What people fill in where something must stand is nobody’s: it stays in the raw inquiry. */
+const isTelling = (address: string): boolean => !isPlaceholder(address);
+/** Somebody with a way to reach them; or with a name, who filled in something in its place. */
+const isReachable = (
+  person: RawInquiry['person'],
+  { emails, phones }: { emails: string[]; phones: string[] },
+  filledIn: number,
+): boolean =>
+  emails.length + phones.length > 0 || (filledIn > 0 && Boolean(person.first_name?.trim() || person.last_name?.trim()));
 const nameOrNull = (name: string | null | undefined): string | null => (name ? cleanName(storable(name)) || null : null);
 const wordsOrNull = (words: string | null | undefined): string | null => (words ? storable(words).trim() || null : null);
 /** Extensions by the number as we write it. */

@@ -26,6 +26,7 @@ const REASONS: [Because, RegExp][] = [
     /^No rung matched, so it goes to the safety net: Ines\.$/,
   ],
   [{ why: 'safety_net', roster: 'East', agent: 'Ines', cause: 'roster_empty' }, /^East has no one on it/],
+  [{ why: 'shares_address', agent: 'Ines', of: 'Harriet Osierby' }, /Goes to Ines, who has Harriet Osierby already/],
   [{ why: 'kept_by_hand', agent: 'Ines' }, /keeps it/],
   [{ why: 'source_assigned', agent: 'Ines' }, /named the agent/],
   [{ why: 'own_listing', agent: 'Ines', listing: '12 Heron Lane' }, /12 Heron Lane/],

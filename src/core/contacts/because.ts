@@ -32,6 +32,7 @@ export type Because =
       agent: string;
       cause: 'no_rung' | 'all_away' | 'nobody_claimed' | 'nobody_tried' | 'roster_empty';
     }
+  | { why: 'shares_address'; agent: string; of: string }
   | { why: 'kept_by_hand'; agent: string }
   | { why: 'source_assigned'; agent: string }
   | { why: 'own_listing'; agent: string; listing: string }
@@ -128,6 +129,7 @@ const SENTENCES: { [Why in Because['why']]: (because: Of<Why>, nameOfStage: Stag
   joined: () => 'Belongs to a lead that’s already being offered.',
   safety_net: (because) =>
     `${netCause(because.cause, because.roster ?? 'the roster')}, so it goes to the safety net: ${because.agent}.`,
+  shares_address: (because) => `Goes to ${because.agent}, who has ${because.of || 'the other contact'} already.`,
   kept_by_hand: (because) => `Added by hand by ${because.agent}, who keeps it.`,
   source_assigned: (because) => `The source named the agent: ${because.agent}.`,
   own_listing: (because) => `Asked about our own listing, ${because.listing}, so goes to its agent: ${because.agent}.`,

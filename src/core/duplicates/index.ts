@@ -9,6 +9,7 @@ export const REASONS = {
   like_name: 'similar names',
   short_name: 'matching nicknames',
   same_home: 'the same address',
+  same_birthday: 'the same birthday',
   same_postal: 'the same ZIP code',
   same_town: 'the same city',
 } as const;

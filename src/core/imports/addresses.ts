@@ -1,5 +1,6 @@
 /** E-mail addresses and phone numbers out of one cell: several in one, with labels, extensions, letters. */
 import { cleanEmail, phoneOf, type Phone } from '../capture';
+import { isPlaceholder } from '../identity';
 import { dataOf } from './cell';
 
 /** What a cell held more than one of, read and unread. */
@@ -19,7 +20,8 @@ export function readEmails(cell: string): ParsedList<string> {
     const value = dataOf(part);
     if (!value) continue;
     const email = emailOf(value);
-    if (email) add(read.found, email);
+    if (email && isPlaceholder(email)) read.unread.push(value);
+    else if (email) add(read.found, email);
     else if (/@\S+\s+\S+@/.test(value)) value.split(/\s+/).forEach((one) => push(read, emailOf(one), one));
     else read.unread.push(value);
   }
@@ -66,7 +68,7 @@ export function readPhones(cell: string): ParsedList<Phone> {
     const value = dataOf(part);
     if (!value) continue;
     const phone = phoneOf(value);
-    if (!phone) read.unread.push(value);
+    if (!phone || isPlaceholder(phone.number)) read.unread.push(value);
     else if (!read.found.some((one) => one.number === phone.number)) read.found.push(phone);
   }
   return read;

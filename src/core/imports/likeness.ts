@@ -1,7 +1,7 @@
 /** Rows of a file that are one person, and rows that share a home: found while reading, with memory for keys only. */
 import { ownCopy } from '../shared';
+import { agreement, homeKey, homeOf, writtenName, type WrittenName } from '../identity';
 import { folded } from './cell';
-import { sameFirst } from './names';
 import type { ImportedPerson } from './person';
 
 /** Who in a file may be one person, and who lives together. */
@@ -9,44 +9,16 @@ export interface Likeness {
   duplicates: { rows: number[]; by: 'email' | 'phone' | 'partner' }[];
   households: { rows: number[] }[];
   /** Addresses of several different people: each later row with one is doubtful. */
-  shared: { email: string; rows: number[] }[];
+  shared: { address: string; rows: number[] }[];
 }
 
 type Kept = 'row' | 'first' | 'last' | 'emails' | 'phones' | 'uid' | 'partner' | 'partnerUid' | 'address';
 interface Seen {
   row: number;
-  first: string;
-  last: string;
+  name: WrittenName;
   home: string | null;
 }
-
-const STREET_WORDS: [RegExp, string][] = [
-  [/\bstreet\b/g, 'st'],
-  [/\bavenue\b/g, 'ave'],
-  [/\broad\b/g, 'rd'],
-  [/\blane\b/g, 'ln'],
-  [/\bdrive\b/g, 'dr'],
-  [/\bcourt\b/g, 'ct'],
-  [/\bplace\b/g, 'pl'],
-  [/\bterrace\b/g, 'ter'],
-  [/\bboulevard\b/g, 'blvd'],
-  [/\bnorth\b/g, 'n'],
-  [/\bsouth\b/g, 's'],
-  [/\beast\b/g, 'e'],
-  [/\bwest\b/g, 'w'],
-  [/\b(?:apartment|apt|unit|suite|ste|no)\b/g, '#'],
-];
-
-/** One spelling for a home: street and number with postal code or town; null when it is not known. */
-export function homeOf(
-  street: string | null | undefined,
-  city: string | null | undefined,
-  postalCode: string | null | undefined,
-): string | null {
-  if (!street || !/\d/.test(street) || !(city || postalCode)) return null;
-  const plain = STREET_WORDS.reduce((text, [word, short]) => text.replace(word, short), folded(street));
-  return `${plain}|${postalCode ? postalCode.slice(0, 5) : folded(city!)}`;
-}
+const isOther = (one: Seen, other: Seen): boolean => !['same', 'open'].includes(agreement(one.name, other.name));
 
 /** People of one address, number or home that are compared with each other: a file of one value repeated would take the square of its rows. */
 const MOST_COMPARED = 100;
@@ -69,8 +41,9 @@ export class LikenessFinder {
   }
 
   private keep(person: Pick<ImportedPerson, Kept>): void {
-    const home = homeOf(person.address?.street, person.address?.city, person.address?.postalCode);
-    const seen: Seen = { row: person.row, first: person.first, last: person.last, home };
+    const lives = homeOf(person.address?.street, person.address?.city, person.address?.postalCode);
+    const home = lives && homeKey(lives);
+    const seen: Seen = { row: person.row, name: writtenName(`${person.first} ${person.last}`), home };
     for (const email of person.emails) this.compare(this.byEmail, email, seen, 'email');
     for (const phone of person.phones) this.compare(this.byPhone, phone, seen, 'phone');
     if (home) push(this.byHome, home, seen);
@@ -87,27 +60,21 @@ export class LikenessFinder {
   }
 
   private compare(index: Map<string, Seen[]>, value: string, seen: Seen, by: 'email' | 'phone'): void {
-    const before = index.get(value);
-    push(index, value, seen);
-    if (!before) return;
-    const first = before[0]!;
-    const couple = !sameFirst(first.first, seen.first) && first.home !== null && first.home === seen.home;
     /* Whatever has been met a hundred times says what it is by the first of them. */
-    const compared = before.slice(0, MOST_COMPARED);
-    const strangers = compared.filter((one) => !sameFirst(one.first, seen.first) || folded(one.last) !== folded(seen.last));
-    if (couple || strangers.length >= 2) {
-      if (by === 'email')
-        this.shared.set(
-          value,
-          (couple ? [first, seen] : compared).map(({ row }) => row),
-        );
-      if (couple) this.homes.push(new Set([first.row, seen.row]));
-      else this.groups.delete(`${by} ${value}`);
+    const compared = index.get(value)?.slice(0, MOST_COMPARED);
+    push(index, value, seen);
+    if (!compared) return;
+    const one = compared.find((other) => !isOther(other, seen));
+    if (!one) {
+      const others = compared.filter((other) => other.home !== null && other.home === seen.home);
+      this.shared.set(value, [...(this.shared.get(value) ?? compared.map(({ row }) => row)), seen.row].slice(-MOST_COMPARED - 1));
+      if (others.length) this.homes.push(new Set([others[0]!.row, seen.row]));
       return;
     }
-    const group = this.groups.get(`${by} ${value}`) ?? { rows: new Set([first.row]), by };
+    const key = `${by} ${value} ${one.row}`;
+    const group = this.groups.get(key) ?? { rows: new Set([one.row]), by };
     group.rows.add(seen.row);
-    this.groups.set(`${by} ${value}`, group);
+    this.groups.set(key, group);
   }
 
   result(): Likeness {
@@ -139,18 +106,13 @@ export class LikenessFinder {
         (person, at) =>
           people.findIndex((other) => (one.get(other.row) ?? other.row) === (one.get(person.row) ?? person.row)) === at,
       );
-      if (
-        different.length > 1 &&
-        different.some(
-          (person) => !sameFirst(person.first, different[0]!.first) || folded(person.last) !== folded(different[0]!.last),
-        )
-      )
+      if (different.length > 1 && different.some((person) => isOther(person, different[0]!)))
         this.homes.push(new Set(different.map(({ row }) => row)));
     }
     return {
       duplicates: groups.sort((a, b) => a.rows[0]! - b.rows[0]!),
       households: joined(this.homes).map((rows) => ({ rows })),
-      shared: [...this.shared].map(([email, rows]) => ({ email, rows })),
+      shared: [...this.shared].map(([address, rows]) => ({ address, rows })),
     };
   }
 }

@@ -1,6 +1,5 @@
 /** Names of one person or of two in one cell: `Last, First`, `First Last`, `First & First Last`, with titles and suffixes. */
 import { NAME_PARTICLES } from '../shared';
-import { folded } from './cell';
 
 /** A name as it was read, with a partner's. */
 export interface NameRead {
@@ -67,11 +66,4 @@ function couple(text: string): [string | undefined, string | undefined] {
 export function readFirst(cell: string): { first: string; partner: string | null } {
   const [mine, other] = couple(cell);
   return other && mine ? { first: mine, partner: other } : { first: cell.trim(), partner: null };
-}
-
-/** True when two first names may be one person's: the same, one the beginning of the other, or an initial of it. */
-export function sameFirst(a: string, b: string): boolean {
-  const [one, other] = [folded(a), folded(b)];
-  if (!one || !other) return true;
-  return one === other || one.split(' ')[0] === other.split(' ')[0] || one.startsWith(other) || other.startsWith(one);
 }

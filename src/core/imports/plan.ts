@@ -47,6 +47,8 @@ export interface ImportScan {
   known: number;
   /** How many stand in the file more than once. */
   twice: number;
+  /** How many have a phone or an email that stands in the file under another name too; missing in those of long ago. */
+  sharing?: number;
   partners: number;
   permissions: number;
   people: PreviewContact[];

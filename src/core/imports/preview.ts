@@ -92,9 +92,9 @@ export function previewOf(
   people.forEach((person) => finder.see(person));
   const { duplicates, households, shared } = finder.result();
   const byRow = new Map(people.map((person) => [person.row, person]));
-  for (const { email, rows } of shared)
+  for (const { address, rows } of shared.filter(({ address }) => address.includes('@')))
     for (const row of rows.slice(1))
-      doubt(byRow.get(row)!, 'shared-email', `${email} is also in row ${rows.filter((other) => other !== row).join(', ')}`);
+      doubt(byRow.get(row)!, 'shared-email', `${address} is also in row ${rows.filter((other) => other !== row).join(', ')}`);
   const doubtful = people.filter((person) => person.doubts.length);
   return {
     file,

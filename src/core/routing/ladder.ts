@@ -131,6 +131,7 @@ export function decide(ladder: ReadyLadder, known: Known, at: Date): Decided {
 /** What stands before the rungs: who keeps the lead without asking them. */
 export type Fixed =
   | { why: 'returning'; userId: string; agent: string }
+  | { why: 'shares_address'; userId: string; agent: string; of: string }
   | { why: 'kept_by_hand'; userId: string; agent: string }
   | { why: 'source_assigned'; userId: string; agent: string }
   | { why: 'own_listing'; userId: string; agent: string; listing: string };

@@ -10,7 +10,12 @@ export type AnsweredBy = (typeof ANSWERED_BY)[number];
 
 /** A step of an inquiry's way to its agent. */
 export type TraceStep = { at: string } & (
-  | { what: 'fixed'; why: 'returning' | 'kept_by_hand' | 'source_assigned' | 'own_listing'; agent: string; listing?: string }
+  | {
+      what: 'fixed';
+      why: 'returning' | 'shares_address' | 'kept_by_hand' | 'source_assigned' | 'own_listing';
+      agent: string;
+      listing?: string;
+    }
   | { what: 'joined'; agent: string | null }
   | { what: 'given'; roster: string; how: string; agent: string; seconds: number | null; skipped: Skipped[] }
   | { what: 'offered'; roster: string; how: string; to: string[]; seconds: number; skipped: Skipped[] }
@@ -57,6 +62,7 @@ export function skippedWords(skipped: readonly Skipped[]): string {
 
 const FIXED = {
   returning: 'Returning, so stays with',
+  shares_address: 'Shares a phone or email with a contact of',
   kept_by_hand: 'Added by hand, and kept by',
   source_assigned: 'The source named the agent:',
   own_listing: 'Asked about our own listing, so goes to its agent:',

@@ -40,6 +40,6 @@ export function standingSql(chosen: string, channel: SendChannel): string {
       ${isForHousehold ? `when c.household_id is not null and row_number() over (partition by c.household_id, lower(c.street), c.postal_code order by c.id) > 1 then 'same_household'` : ''}
     end as why
     from (${chosen}) chosen join contacts c on c.id = chosen.id left join households h on h.id = c.household_id
-    ${kind ? `left join lateral (select value, error from contact_points p where p.contact_id = c.id and p.kind = '${kind}' and p.active order by p.position, p.id limit 1) pt on true` : ''}
+    ${kind ? `left join lateral (select value, error from contact_points p where p.contact_id = c.id and p.kind = '${kind}' and p.active order by p.error is not null, p.position, p.id limit 1) pt on true` : ''}
     left join permissions r on r.account_id = c.account_id and r.channel = '${channel}' and r.address = ${ledgerAddressSql(channel, 'c.id', 'pt.value')}`;
 }

@@ -58,8 +58,8 @@ export const PERSON = (asks: { dates: string; household: string; fields: string;
     (select json_object_agg(channel, json_build_object('state', state, 'at', at, 'how', how)) from permissions r
       where r.account_id = c.account_id and r.address = any(array[ph.value, em.value, 'person:' || c.id])) as permissions`;
 export const PERSON_JOINS = `left join households hh on hh.id = c.household_id
-  left join lateral (select value, error, registered from contact_points where contact_id = c.id and kind = 'phone' and active order by position, id limit 1) ph on true
-  left join lateral (select value, error from contact_points where contact_id = c.id and kind = 'email' and active order by position, id limit 1) em on true`;
+  left join lateral (select value, error, registered from contact_points where contact_id = c.id and kind = 'phone' and active order by error is not null, position, id limit 1) ph on true
+  left join lateral (select value, error from contact_points where contact_id = c.id and kind = 'email' and active order by error is not null, position, id limit 1) em on true`;
 
 /** A person as guardrails and words see them. */
 export function contactOf(row: TouchedContactRow, sender: SenderContext, meets: (tree: Tree) => boolean): TouchedContact {

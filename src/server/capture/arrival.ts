@@ -15,10 +15,18 @@ export interface Arrival {
   byPerson: User | null;
 }
 
+/** Who an inquiry is from. */
+export interface MatchedContact<Id> {
+  id: Id;
+  status: 'created' | 'matched';
+  /** Why, where somebody is known who has one of the addresses. */
+  because: string | null;
+}
+
 /** What `POST /api/v1/inquiries` answers. */
 export interface CaptureResult {
   inquiry: { id: string };
-  contact: { id: string; status: 'created' | 'matched' };
+  contact: MatchedContact<string>;
   /** `agent` is null while the lead is offered and nobody has accepted it yet. */
   routing: { agent: { id: string; name: string } | null; because: string };
 }
@@ -27,7 +35,7 @@ export interface CaptureResult {
 export interface Tried extends Omit<CaptureResult, 'inquiry' | 'contact'> {
   sandbox: true;
   /** The id of whom it would be matched with; null for somebody new. */
-  contact: { id: string | null; status: 'created' | 'matched' };
+  contact: MatchedContact<string | null>;
   /** What was understood, by the names of the API. */
   read: Record<string, unknown>;
 }

@@ -2,11 +2,12 @@
  * Taking in an inquiry, whichever door it came by, in the order of the trade: read, matched to a contact or made a new one, kept raw, sent its
  * way by the ladder, enrolled, handed to an agent, told. One transaction; two equal leads meet at a lock on their addresses.
  */
-import { snaked } from '@/core/shared';
+import { AppError, snaked } from '@/core/shared';
 import { leadOf, type Fixed } from '@/core/routing';
 import { fullName, runsTheOffice, scopeFor } from '@/core/accounts';
 import { mayMakeTags } from '@/core/tags';
 import { withDefaults } from '@/core/capture';
+import { matchSentence, type Choice, type Matched } from '@/core/identity';
 import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
 import { CHANNEL_KEYS, sentenceOf, type Activity, type Stage } from '@/core/contacts';
@@ -15,6 +16,7 @@ import {
   addressesOf,
   changePermissions,
   isVisible,
+  ownAddresses,
   permissionActivity,
   recordActivities,
   type PermissionChange,
@@ -23,7 +25,17 @@ import { listingAskedAbout } from '../market';
 import { attachByRung, handedLine, handOver, ladderNow, noticeAgents, planRoute, type Planned } from '../routing';
 import { nameSql, publishAndWake, transact, type Tx } from '../shared';
 import { beginArrival, type Begun } from './begin';
-import { addTags, completeContact, createContact, matchContact, tagsOf, type MatchResult } from './match.repository';
+import {
+  addTags,
+  agentOfSharers,
+  completeContact,
+  createContact,
+  findHolders,
+  lockMatched,
+  proposeDuplicates,
+  tagsOf,
+  type MatchResult,
+} from './match.repository';
 import { findCaptured, saveInquiry, type DecidedInquiry } from './save-inquiry.repository';
 import { sourceNamed } from './sources';
 import { locksOf, type Arrival, type CaptureResult, type Tried } from './arrival';
@@ -48,7 +60,7 @@ export async function tryInquiry(arrival: Arrival): Promise<Tried> {
     const { contact, routing } = error.captured;
     return {
       sandbox: true,
-      contact: { id: contact.status === 'matched' ? contact.id : null, status: contact.status },
+      contact: { ...contact, id: contact.status === 'matched' ? contact.id : null },
       routing,
       read: snaked(withDefaults(inquiry, door.source, door.defaults)),
     };
@@ -93,24 +105,59 @@ async function understand(tx: Tx, arrival: Arrival, at: Date): Promise<Understoo
 /** An inquiry whose person is known or was made. */
 interface Lead extends Understood {
   contact: MatchResult;
+  /** Why the person is that one; null where nobody else has one of their addresses. */
+  matched: Matched | null;
+  /** The agent of whoever a new person shares an address with. */
+  near: { id: string; name: string; of: string } | null;
   /** False where somebody typed it in and the person is another agent’s: what they say is kept with the inquiry and changes nothing. */
   seen: boolean;
+  /** False where somebody typed it in and an address is also that of another agent’s contact: a yes for it is not theirs to give. */
+  seesSharers: boolean;
 }
 
-/** Match: the contact whose addresses these are, completed by what is told; otherwise a new one. */
+/** Match: whoever of those who have an address it is, completed by what is told; otherwise a new person, who may share the address. */
 async function match(tx: Tx, understood: Understood, { at, tagPlaces, tagBarred }: Begun): Promise<Lead> {
-  const { arrival, inquiry } = understood;
+  const { arrival } = understood;
   const { door, byPerson } = arrival;
   const { accountId } = door;
-  const known = await matchContact(tx, accountId, inquiry);
-  const seen = !byPerson || !known || (await isVisible(scopeFor({ kind: 'user', user: byPerson }), known.contactId, tx));
+  const inquiry = await withoutOwn(tx, accountId, understood.inquiry);
+  const { choice, matched } = await findHolders(tx, accountId, inquiry);
+  const sees = (ids: string[]): Promise<boolean> => seesAll(tx, byPerson, ids);
+  const known = choice.same && (await lockMatched(tx, choice.same.id));
+  const seen = !known || (await sees([known.contactId]));
   if (known && seen) await completeContact(tx, accountId, known.contactId, inquiry, at);
   const contact = known ?? (await createContact(tx, accountId, inquiry, door.defaults.horizon ?? null, at));
+  if (!known && choice.ask.length) await proposeDuplicates(tx, accountId, contact.contactId, choice);
   if (seen) {
     const makes = !byPerson || mayMakeTags(byPerson.role, tagBarred);
     await addTags(tx, accountId, contact.contactId, tagsOf(inquiry, { tagPlaces, makes }));
   }
-  return { ...understood, contact, seen };
+  const seesSharers = await sees(othersOf(choice));
+  const near = known ? null : await agentOfSharers(tx, choice);
+  return { ...understood, inquiry, contact, matched, near, seen, seesSharers };
+}
+
+const MOST_ASKED_ABOUT = 20;
+const othersOf = ({ ask, sharing }: Choice): string[] => [...ask, ...sharing].slice(0, MOST_ASKED_ABOUT).map(({ id }) => id);
+
+/** Whether whoever typed something in may see some contacts; what came by a door is not asked. */
+async function seesAll(tx: Tx, byPerson: Arrival['byPerson'], ids: string[]): Promise<boolean> {
+  if (!byPerson) return true;
+  const scope = scopeFor({ kind: 'user', user: byPerson });
+  for (const id of new Set(ids)) if (!(await isVisible(scope, id, tx))) return false;
+  return true;
+}
+
+/** An inquiry without addresses that are our own: a desk that stands in every mail of a portal is nobody's who asks. @throws AppError input_invalid when nothing is left */
+async function withoutOwn(tx: Tx, accountId: string, inquiry: CleanInquiry): Promise<CleanInquiry> {
+  const own = await ownAddresses(tx, accountId, [...inquiry.phones, ...inquiry.emails]);
+  if (!own.size) return inquiry;
+  const [phones, emails] = [inquiry.phones, inquiry.emails].map((all) => all.filter((address) => !own.has(address)));
+  if (!phones!.length && !emails!.length)
+    throw new AppError('input_invalid', 'The only email or phone here is your brokerage’s own, so nothing was saved.', {
+      fields: [{ field: 'person', message: 'needs an email address or a phone number of their own' }],
+    });
+  return { ...inquiry, phones: phones!, emails: emails! };
 }
 
 /** Route: which way the ladder sends them, and what its rung adds to them. */
@@ -167,17 +214,22 @@ async function conclude(tx: Tx, lead: Lead & DecidedInquiry, lines: Activity[], 
   });
   return {
     inquiry: { id: inquiryId },
-    contact: { id: contactId, status: matched ? 'matched' : 'created' },
+    contact: {
+      id: contactId,
+      status: matched ? 'matched' : 'created',
+      because: lead.matched && lead.seesSharers && lead.seen ? matchSentence(lead.matched) : null,
+    },
     routing: { agent: owner && { id: owner.userId, name: owner.name }, because: sentenceOf(because) },
   };
 }
 
-/** Who has the lead before any rung is asked: the agent of a returning person, whoever adds it by hand (but for those who run the office), the agent whom the source names, the agent of our own listing when the ladder says so. */
-async function keptBy(tx: Tx, { arrival, inquiry, listed, contact, seen }: Lead): Promise<Fixed | null> {
+/** Who has the lead before any rung is asked: the agent of a returning person or of somebody they share an address with, whoever adds it by hand (but for those who run the office), the agent whom the source names, the agent of our own listing when the ladder says so. */
+async function keptBy(tx: Tx, { arrival, inquiry, listed, contact, near, seen }: Lead): Promise<Fixed | null> {
   const { door, byPerson } = arrival;
   if (contact.owner) return { why: 'returning', userId: contact.owner.id, agent: contact.owner.name };
   if (byPerson && seen && !runsTheOffice(byPerson.role) && byPerson.role !== 'lender')
     return { why: 'kept_by_hand', userId: byPerson.id, agent: fullName(byPerson) };
+  if (near) return { why: 'shares_address', userId: near.id, agent: near.name, of: near.of };
   const named = inquiry.assignedTo ? await agentNamed(tx, door.accountId, inquiry.assignedTo) : null;
   if (named) return { why: 'source_assigned', userId: named.id, agent: named.name };
   if (!listed?.agent || !(await ladderNow(tx, door.accountId)).ladder.ownListing) return null;
@@ -199,12 +251,12 @@ const HOW: Record<Door['kind'], string> = {
 };
 
 /** A no is taken from everybody; a yes from whoever may see the person. */
-function permissionChanges({ arrival: { door, raw }, inquiry, contact, seen }: Lead, at: Date): PermissionChange[] {
+function permissionChanges({ arrival: { door, raw }, inquiry, contact, seen, seesSharers }: Lead, at: Date): PermissionChange[] {
   const evidence = JSON.stringify((raw as { permissions?: unknown } | null)?.permissions ?? {}).slice(0, 2_000);
   const { phones, emails } = inquiry;
   return CHANNEL_KEYS.flatMap((channel) => {
     const permission = inquiry.permissions[channel];
-    if (permission === undefined || (permission && !seen)) return [];
+    if (permission === undefined || (permission && !(seen && seesSharers))) return [];
     return addressesOf(channel, { id: contact.contactId, phones, emails }).map((address) => ({
       channel,
       address,

@@ -1,5 +1,6 @@
 /** The table of inquiries. */
 import type { Because } from '@/core/contacts';
+import type { Matched } from '@/core/identity';
 import { bigint, bool, id, instant, json, made, orNull, table, text } from '../shared';
 
 export const inquiriesTable = table('inquiries', {
@@ -17,4 +18,5 @@ export const inquiriesTable = table('inquiries', {
   idempotency_key: orNull(text()),
   arrived_at: instant(),
   first_try_at: orNull(instant()),
+  match: orNull(json<Matched>()),
 });

@@ -1,7 +1,8 @@
-/** The contact of an inquiry: found by e-mail or phone and brought up to date, or made. The caller holds the locks of the addresses. */
+/** The contact of an inquiry: the person among those who have its addresses, brought up to date, or a new one. The caller holds the locks of the addresses. */
 import { zoneOfPostalCode } from '@/core/capture';
 import { type CleanInquiry } from '@/core/capture/schemas';
-import { refreshSearch } from '../contacts';
+import { chooseIdentity, fullerName, homeOf, matchedBy, type Choice, type Matched } from '@/core/identity';
+import { listHolders, refreshSearch } from '../contacts';
 import { nameSql, type Tx } from '../shared';
 
 export interface MatchResult {
@@ -13,16 +14,31 @@ export interface MatchResult {
   owner: { id: string; name: string } | null;
 }
 
-/** The contact that has most of the addresses, among equals the oldest, locked; null when nobody has one of them. */
-export async function matchContact(tx: Tx, accountId: string, { phones, emails }: CleanInquiry): Promise<MatchResult | null> {
-  const found = await tx.first<{ id: string }>(
-    `select contact_id as id from contact_points
-     where account_id = $1 and active and ((kind = 'phone' and value = any($2::text[])) or (kind = 'email' and value = any($3::text[])))
-     group by contact_id order by count(*) desc, contact_id limit 1`,
-    [accountId, phones, emails],
-  );
-  if (!found) return null;
-  await tx.run('select 1 from contacts where id = $1 for update', [found.id]);
+/** Who an inquiry may be from. */
+export interface Holders {
+  choice: Choice;
+  /** Why, as it is kept; null where nobody has one of the addresses. */
+  matched: Matched | null;
+}
+
+/** Compares an inquiry with all who have one of its addresses. */
+export async function findHolders(tx: Tx, accountId: string, inquiry: CleanInquiry): Promise<Holders> {
+  const holders = await listHolders(tx, accountId, [...inquiry.phones, ...inquiry.emails], inquiry.lastName);
+  const choice = chooseIdentity(identityOf(inquiry), holders);
+  const names = new Map(holders.map(({ id, called }) => [id, called]));
+  return { choice, matched: matchedBy(choice, (id) => names.get(id)!) };
+}
+
+const identityOf = ({ firstName, lastName, phones, emails, street, city, postalCode }: CleanInquiry) => ({
+  name: `${firstName} ${lastName}`.trim(),
+  addresses: [...phones, ...emails],
+  home: homeOf(street, city, postalCode),
+  birthday: null,
+});
+
+/** A contact, locked. */
+export async function lockMatched(tx: Tx, contactId: string): Promise<MatchResult> {
+  await tx.run('select 1 from contacts where id = $1 for update', [contactId]);
   /* Read after the lock was had: somebody may have accepted a lead of this person while we waited. */
   const row = await tx.first<{
     stage: string;
@@ -32,10 +48,10 @@ export async function matchContact(tx: Tx, accountId: string, { phones, emails }
   }>(
     `select c.stage, c.time_zone, u.id as owner_id, ${nameSql('u')} as owner
      from contacts c left join users u on u.id = c.owner_id and u.active where c.id = $1`,
-    [found.id],
+    [contactId],
   );
   return {
-    contactId: found.id,
+    contactId,
     matched: true,
     stage: row!.stage,
     timeZone: row!.time_zone,
@@ -43,7 +59,29 @@ export async function matchContact(tx: Tx, accountId: string, { phones, emails }
   };
 }
 
-/** Makes a contact of what an inquiry tells, whose addresses are nobody's. @param horizon the one that its door gives, if the account has it */
+/** Puts somebody before a person who may be one of others: a likely duplicate. */
+export const proposeDuplicates = (tx: Tx, accountId: string, contactId: string, { ask }: Choice): Promise<void> =>
+  tx.run(
+    `insert into duplicate_pairs (account_id, one_id, other_id, reasons, score)
+     select $1, least($2::bigint, x.id), greatest($2::bigint, x.id), array(select 'same_' || e from jsonb_array_elements_text(x.evidence) e where e in ('email', 'phone', 'name', 'home')), 1 from jsonb_to_recordset($3::jsonb) as x (id bigint, evidence jsonb)
+     on conflict do nothing`,
+    [accountId, contactId, JSON.stringify(ask.slice(0, MOST_PROPOSED).map(({ id, evidence }) => ({ id, evidence })))],
+  );
+const MOST_PROPOSED = 5;
+
+/** Agents of people who share an address, where they are one and the same; an address of many says nothing about anybody. */
+export async function agentOfSharers(tx: Tx, { ask, sharing }: Choice): Promise<{ id: string; name: string; of: string } | null> {
+  const ids = [...new Set([...ask, ...sharing].map(({ id }) => id))];
+  if (!ids.length || ids.length > MOST_SHARERS) return null;
+  const rows = await tx.rows<{ id: string; name: string; of: string }>(
+    `select u.id, ${nameSql('u')} as name, ${nameSql('c')} as of from contacts c join users u on u.id = c.owner_id and u.active where c.id = any($1::bigint[]) order by array_position($1::bigint[], c.id)`,
+    [ids],
+  );
+  return rows.every(({ id }) => id === rows[0]?.id) ? (rows[0] ?? null) : null;
+}
+const MOST_SHARERS = 3;
+
+/** Makes a contact of what an inquiry tells. @param horizon the one that its door gives, if the account has it */
 export async function createContact(
   tx: Tx,
   accountId: string,
@@ -90,10 +128,7 @@ const pointsOf = ({ phones, emails, extensions }: CleanInquiry) => [
   ...emails.map((value, n) => ({ kind: 'email', value, n, extension: null })),
 ];
 
-/**
- * Adds what is told of somebody who is known: addresses, roles, wants, an empty name or place. Nothing known is overwritten. An address that
- * another contact holds stays there and is noted here: the two may be one, which is for a person to say.
- */
+/** Adds what is told of somebody who is known: addresses, roles, wants, an empty or shorter name, an empty place. Nothing else that is known is overwritten. */
 export async function completeContact(
   tx: Tx,
   accountId: string,
@@ -101,16 +136,20 @@ export async function completeContact(
   inquiry: CleanInquiry,
   at: Date,
 ): Promise<void> {
+  const known = await tx.first<{ first: string; last: string }>(
+    'select first_name as first, last_name as last from contacts where id = $1',
+    [contactId],
+  );
+  const name = fullerName(known!, { first: inquiry.firstName, last: inquiry.lastName });
   await tx.run(
-    `update contacts set first_name = case when first_name = '' and last_name = '' then $2 else first_name end,
-       last_name = case when first_name = '' and last_name = '' then $3 else last_name end,
+    `update contacts set first_name = $2, last_name = $3,
        roles = (select coalesce(array_agg(distinct r), '{}') from unnest(roles || $4::text[]) r),
        street = coalesce(street, $5), city = coalesce(city, $6), postal_code = coalesce(postal_code, $7), wants = $8::jsonb || wants, updated_at = $9
      where id = $1`,
     [
       contactId,
-      inquiry.firstName,
-      inquiry.lastName,
+      name.first,
+      name.last,
       inquiry.roles,
       inquiry.street,
       inquiry.city,
@@ -123,17 +162,15 @@ export async function completeContact(
   await refreshSearch(tx, [contactId]);
 }
 
+/** Those of the addresses that the contact has not; one that was taken away stays so. */
 async function addPoints(tx: Tx, accountId: string, contactId: string, inquiry: CleanInquiry): Promise<void> {
   const points = pointsOf(inquiry);
   if (!points.length) return;
   await tx.run(
-    `with point as (select kind, value, extension, n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = $2) as position
-         from jsonb_to_recordset($3::jsonb) as x (kind text, value text, n int, extension text)),
-       owned as (insert into contact_points (account_id, contact_id, kind, value, position, extension) select $1, $2, kind, value, position, extension from point
-         on conflict (account_id, kind, value) where active do nothing returning kind, value)
-     insert into contact_points (account_id, contact_id, kind, value, position, active) select $1, $2, kind, value, position, false from point
-       where (kind, value) not in (select kind, value from owned)
-         and not exists (select 1 from contact_points h where h.contact_id = $2 and h.kind = point.kind and h.value = point.value)`,
+    `insert into contact_points (account_id, contact_id, kind, value, position, extension)
+     select $1, $2, kind, value, n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = $2), extension
+     from jsonb_to_recordset($3::jsonb) as x (kind text, value text, n int, extension text)
+     where not exists (select 1 from contact_points h where h.contact_id = $2 and h.kind = x.kind and h.value = x.value)`,
     [accountId, contactId, JSON.stringify(points)],
   );
 }

@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { AppError } from '@/core/shared';
 import { askOf, storableJson, type CleanInquiry } from '@/core/capture/schemas';
+import { matchSentence, type Matched } from '@/core/identity';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { traceOf, type Handing, type Planned } from '../routing';
 import { nameSql, type Tx } from '../shared';
@@ -21,8 +22,10 @@ export async function findCaptured(tx: Tx, { door, raw, idempotencyKey }: Arriva
     because: Because;
     agent: string | null;
     print: string;
+    match: Matched | null;
+    by_hand: boolean;
   }>(
-    `select i.id, i.contact_id, i.matched, i.owner_id, i.because, ${nameSql('u')} as agent, i.parsed->>'fingerprint' as print
+    `select i.id, i.match, exists (select 1 from doors d where d.id = i.door_id and d.kind = 'hand') as by_hand, i.contact_id, i.matched, i.owner_id, i.because, ${nameSql('u')} as agent, i.parsed->>'fingerprint' as print
      from inquiries i left join users u on u.id = i.owner_id where i.door_id = $1 and i.idempotency_key = $2`,
     [door.id, idempotencyKey],
   );
@@ -34,7 +37,11 @@ export async function findCaptured(tx: Tx, { door, raw, idempotencyKey }: Arriva
     );
   return {
     inquiry: { id: row.id },
-    contact: { id: row.contact_id, status: row.matched ? 'matched' : 'created' },
+    contact: {
+      id: row.contact_id,
+      status: row.matched ? 'matched' : 'created',
+      because: row.match && !row.by_hand ? matchSentence(row.match) : null,
+    },
     routing: { agent: row.owner_id ? { id: row.owner_id, name: row.agent! } : null, because: sentenceOf(row.because) },
   };
 }
@@ -44,6 +51,7 @@ export interface DecidedInquiry {
   arrival: Arrival;
   inquiry: CleanInquiry;
   contact: MatchResult;
+  matched: Matched | null;
   plan: Planned;
   handing: Handing;
 }
@@ -55,15 +63,15 @@ export interface DecidedInquiry {
  */
 export async function saveInquiry(
   tx: Tx,
-  { arrival, inquiry, contact, plan, handing }: DecidedInquiry,
+  { arrival, inquiry, contact, matched, plan, handing }: DecidedInquiry,
   at: Date,
 ): Promise<string> {
   const { door, raw, idempotencyKey } = arrival;
   const { owner, to, state, rosterId, endsAt, turn } = handing;
   const row = await tx.first<{ id: string }>(
     `with inquiry as (
-       insert into inquiries (account_id, door_id, contact_id, source, raw, parsed, matched, owner_id, rung_id, because, idempotency_key, arrived_at)
-       values ($1, $2, $3, $4, coalesce($5::jsonb, 'null'), $6::jsonb, $7, $8, $9, $10::jsonb, $11, $12::timestamptz) returning id
+       insert into inquiries (account_id, door_id, contact_id, source, raw, parsed, matched, owner_id, rung_id, because, idempotency_key, arrived_at, match)
+       values ($1, $2, $3, $4, coalesce($5::jsonb, 'null'), $6::jsonb, $7, $8, $9, $10::jsonb, $11, $12::timestamptz, $27::jsonb) returning id
      ), offered as (
        insert into offers (account_id, inquiry_id, contact_id, user_id, offered_at, state, roster_id, ends_at, taken_at, commons, hides)
        select $1, inquiry.id, $3, u, $12::timestamptz, $13, $14, $15, $16::timestamptz, $17, $18::text[] from inquiry, unnest($19::bigint[]) u
@@ -106,6 +114,7 @@ export async function saveInquiry(
       endsAt,
       turn?.lastUserId ?? null,
       turn && JSON.stringify(turn.credit),
+      matched && storableJson(matched),
     ],
   );
   return row!.id;

@@ -254,7 +254,7 @@ export const remove: Kind<Of<'delete'>> = {
          back as (update contacts c set deleted_at = null, updated_at = $2 from items i where c.id = i.contact_id and c.deleted_at is not null returning c.id),
          points as (update contact_points p set active = true from items i join back on back.id = i.contact_id
            where p.contact_id = i.contact_id and p.id in (select x::bigint from jsonb_array_elements_text(coalesce(nullif(i.before->'points', 'null'), '[]')) x)
-             and not exists (select 1 from contact_points o where o.account_id = p.account_id and o.kind = p.kind and o.value = p.value and o.active))
+             and not exists (select 1 from contact_points o where o.contact_id = p.contact_id and o.kind = p.kind and o.value = p.value and o.active))
        select count(*)::int as n from back`,
       [itemsJson(items), doing.at],
     );

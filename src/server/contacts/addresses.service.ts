@@ -1,14 +1,15 @@
-/** The phone numbers and emails of a contact, as a person sets them by hand: all of a kind in their order. An address belongs to one contact. */
+/** The phone numbers and emails of a contact, as a person sets them by hand: all of a kind in their order. An address may be that of several contacts; our own are nobody's. */
 import Joi from 'joi';
 import { AppError } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { cleanEmail, phoneOf, showPhone } from '@/core/capture';
+import { isPlaceholder } from '@/core/identity';
 import type { Activity } from '@/core/contacts';
-import { lockAddresses, nameSql, now, publish, transact, type Tx } from '../shared';
+import { lockAddresses, now, publish, transact, type Tx } from '../shared';
 import { lockContact } from './contacts.repository';
+import { ownAddresses } from './own-addresses';
 import { recordActivities } from './record-activities';
 import { refreshSearch } from './search';
-import { visible } from './visible';
 
 const MOST = 20;
 const list = Joi.array().items(Joi.string().max(260)).max(MOST);
@@ -40,6 +41,7 @@ export async function setAddresses(principal: Principal, contactId: string, type
       scope.accountId,
       [...(wanted.phone ?? []), ...(wanted.email ?? [])].map(({ value }) => value),
     );
+    await refuseOwn(tx, scope.accountId, wanted);
     const { ownerId } = await lockContact(scope, contactId, tx);
     const changes = [];
     for (const kind of ['phone', 'email'] as const)
@@ -63,6 +65,19 @@ export async function setAddresses(principal: Principal, contactId: string, type
   });
 }
 
+/** @throws AppError input_invalid for an address of the brokerage */
+async function refuseOwn(tx: Tx, accountId: string, wanted: Partial<Record<Kind, Point[] | undefined>>): Promise<void> {
+  for (const kind of ['phone', 'email'] as const) {
+    const values = (wanted[kind] ?? []).map(({ value }) => value);
+    const own = await ownAddresses(tx, accountId, values);
+    const at = values.findIndex((value) => own.has(value));
+    if (at >= 0) throw refusal(kind, at, `${shown(kind, values[at]!)} is your brokerage’s own`);
+  }
+}
+
+const refusal = (kind: Kind, at: number, message: string): AppError =>
+  new AppError('input_invalid', 'Couldn’t save the change.', { fields: [{ field: `${kind}s.${at}`, message }] });
+
 function read(kind: Kind, typed: string[] | undefined): Point[] | undefined {
   if (!typed) return undefined;
   const points = typed
@@ -71,17 +86,13 @@ function read(kind: Kind, typed: string[] | undefined): Point[] | undefined {
     .map((text, at) => {
       const point = kind === 'email' ? emailPoint(text) : phonePoint(text);
       if (!point)
-        throw new AppError('input_invalid', 'Couldn’t save the change.', {
-          fields: [
-            {
-              field: `${kind}s.${at}`,
-              message:
-                kind === 'email'
-                  ? `“${text}” isn’t an email address`
-                  : `“${text}” isn’t a phone number. Enter one like (360) 555-0142`,
-            },
-          ],
-        });
+        throw refusal(
+          kind,
+          at,
+          kind === 'email' ? `“${text}” isn’t an email address` : `“${text}” isn’t a phone number. Enter one like (360) 555-0142`,
+        );
+      if (isPlaceholder(point.value))
+        throw refusal(kind, at, `“${text}” isn’t anyone’s ${kind === 'email' ? 'email' : 'number'}`);
       return point;
     });
   return [...new Map(points.map((point) => [point.value, point])).values()];
@@ -100,21 +111,6 @@ const shown = (kind: Kind, value: string): string => (kind === 'phone' ? showPho
 /** @returns what changed, in words */
 async function replacePoints(tx: Tx, principal: Principal, contactId: string, kind: Kind, wanted: Point[]): Promise<string[]> {
   const scope = scopeFor(principal);
-  const bind: unknown[] = [scope.accountId, kind, wanted.map(({ value }) => value), contactId];
-  const taken = await tx.first<{ value: string; name: string; seen: boolean }>(
-    `select p.value, ${nameSql('c')} as name, ${visible(scope, bind)} as seen from contact_points p join contacts c on c.id = p.contact_id
-     where p.account_id = $1 and p.kind = $2 and p.active and p.value = any($3::text[]) and p.contact_id <> $4 limit 1`,
-    bind,
-  );
-  if (taken)
-    throw new AppError('input_invalid', 'Couldn’t save the change.', {
-      fields: [
-        {
-          field: `${kind}s.${wanted.findIndex(({ value }) => value === taken.value)}`,
-          message: `${shown(kind, taken.value)} belongs to ${taken.seen ? taken.name || 'another contact' : 'another contact'}`,
-        },
-      ],
-    });
   const before = await tx.rows<{ value: string }>(
     'select value from contact_points where contact_id = $1 and kind = $2 and active order by position, id',
     [contactId, kind],

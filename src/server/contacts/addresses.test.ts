@@ -13,6 +13,7 @@ import {
 } from './addresses';
 
 const ODA = {
+  address_errors: {} as Record<string, string>,
   id: '7',
   emails: ['oda@x.example', 'second@x.example'],
   phones: ['+15645550111'],
@@ -27,7 +28,15 @@ test.each([
 ] as const)('a %s is permitted under %j and goes to %s', (channel, ledger, goesTo) => {
   expect(addressesOf(channel, ODA)).toEqual(ledger);
   expect(deliveryAddress(channel, ODA)).toBe(goesTo);
-  expect(deliveryAddress(channel, { ...ODA, emails: [], phones: [], place: { ...ODA.place, postal_code: null } })).toBeNull();
+  expect(
+    deliveryAddress(channel, {
+      ...ODA,
+      address_errors: { x: 'y' },
+      emails: [],
+      phones: [],
+      place: { ...ODA.place, postal_code: null },
+    }),
+  ).toBeNull();
 });
 
 test('an address is complete or none', () => {

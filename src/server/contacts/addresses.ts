@@ -36,7 +36,7 @@ export const addressesOf = (channel: Channel, contact: { id: string; emails: str
 /** The same in SQL, for a contact `c`: the first address of a channel, null when there is none. */
 export const firstAddressSql = (channel: Channel): string =>
   pointKind(channel)
-    ? `(select cp.value from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${pointKind(channel)}' order by cp.position, cp.id limit 1)`
+    ? `(select cp.value from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${pointKind(channel)}' order by cp.error is not null, cp.position, cp.id limit 1)`
     : `('person:' || c.id)`;
 /** The address of a change of permission, for the timeline: nothing where it is the person themselves. */
 export const shownAddress = (channel: Channel, address: string): { to?: string } => (pointKind(channel) ? { to: address } : {});
@@ -51,7 +51,16 @@ export const mailingAddress = (row: Place): string | null =>
   row.street && row.city && row.postal_code ? `${row.street}, ${row.city} ${row.postal_code}` : null;
 /** The same in SQL, for a contact `c`. */
 export const MAILING_ADDRESS = `case when c.street <> '' and c.city <> '' and c.postal_code <> '' then c.street || ', ' || c.city || ' ' || c.postal_code end`;
+/** Of the addresses in their order the first that works; the first where none does. */
+export const workingAddress = (addresses: readonly string[], errors: Readonly<Record<string, string>>): string | undefined =>
+  addresses.find((address) => !errors[address]) ?? addresses[0];
 /** Where a message to a contact goes; null when they have no such address. */
-export const deliveryAddress = (channel: Channel, contact: { emails: string[]; phones: string[]; place: Place }): string | null =>
-  ({ phone: contact.phones[0], email: contact.emails[0], mailing: mailingAddress(contact.place) })[CHANNELS[channel].address] ??
-  null;
+export const deliveryAddress = (
+  channel: Channel,
+  contact: { emails: string[]; phones: string[]; address_errors: Record<string, string>; place: Place },
+): string | null =>
+  ({
+    phone: workingAddress(contact.phones, contact.address_errors),
+    email: workingAddress(contact.emails, contact.address_errors),
+    mailing: mailingAddress(contact.place),
+  })[CHANNELS[channel].address] ?? null;

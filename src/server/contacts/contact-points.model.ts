@@ -14,4 +14,7 @@ export const contactPointsTable = table('contact_points', {
   soft_bounces: made(int()),
   registered: made(bool()),
   registry_at: orNull(instant()),
+  used_as: orNull(text<'cell' | 'home' | 'work' | 'other'>()),
+  label: orNull(text()),
+  line_type: orNull(text<'mobile' | 'landline' | 'voip'>()),
 });

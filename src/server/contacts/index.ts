@@ -50,6 +50,8 @@ export { insertActivitiesSql } from './activities.sql';
 export { derived, recordActivities, restate } from './record-activities';
 export { listTimeline } from './timeline.repository';
 export { addressesSchema, setAddresses, type TypedAddresses } from './addresses.service';
+export { BIRTHDAY, listHolders, type KnownPerson } from './known-identities';
+export { ownAddresses } from './own-addresses';
 export { pinNote } from './pinned-note';
 export { segmentSql, type SegmentContext } from './segment.sql';
 export { visible } from './visible';

@@ -84,7 +84,7 @@ async function strays(): Promise<string[]> {
        and (c.owner_id is not null or not exists (select 1 from routings r where r.contact_id = c.id and r.state in ('offered','commons') and r.ends_at is not null))
      union all select 'inquiry ' || inquiry_id || ' is with ' || count(*) || ' people' from offers where state in ('given','accepted') group by inquiry_id having count(*) > 1
      union all select 'offer ' || o.id || ' is open and nothing is being offered' from offers o left join routings r on r.inquiry_id = o.inquiry_id where o.state = 'open' and coalesce(r.state, '') not in ('offered','commons')
-     union all select 'address ' || value || ' belongs to ' || count(*) || ' contacts' from contact_points where active group by account_id, kind, value having count(*) > 1
+     union all select 'contact ' || contact_id || ' has ' || value || ' ' || count(*) || ' times' from contact_points where active group by contact_id, kind, value having count(*) > 1
      union all select 'call ' || id || ' ended and is not in the timeline' from calls where state = 'ended' and outcome is not null and activity_id is null
      union all select 'message ' || o.id || ' went and is not in the timeline' from outbox o where o.state = 'sent' and ${isSentSql('o.channel')}
        and not exists (select 1 from activities a where a.contact_id = o.contact_id and a.kind = 'message' and a.data->>'outboxId' = o.id::text)

@@ -1,7 +1,9 @@
 /** Looking for people who stand in the database twice: exactly, by an address, or likely, blocked by postal code or town with the sound of the last name and then compared. The worker does it; the pairs wait for a person. */
-import type { DuplicateScanView } from '@/core/duplicates';
+import type { DuplicateReason, DuplicateScanView } from '@/core/duplicates';
+import { comparePrepared, homeOf, preparedIdentity, type PreparedIdentity } from '@/core/identity';
 import { scopeFor, type Principal } from '@/core/accounts';
-import { enqueue, now, reader, transact, type Tx } from '../shared';
+import { BIRTHDAY } from '../contacts';
+import { enqueue, nameSql, now, reader, transact, type Tx } from '../shared';
 
 /** More pairs than these nobody reviews in one go; the surest come first. */
 const MOST_PAIRS = 20_000;
@@ -27,15 +29,26 @@ const LIKELY = `with said as materialized (
     and not (a.street <> '' and b.street <> '' and a.street <> b.street and a.first <> b.first)
     and not exists (select 1 from not_duplicates n where n.one_id = a.id and n.other_id = b.id)`;
 
-/** People for whom an address was given that another has: it is noted with the one and used by the other. */
-const EXACT = `select least(a.id, b.id) as one_id, greatest(a.id, b.id) as other_id, array['same_' || p.kind] as reasons, 1::real as score
-  from contact_points p join contact_points q on q.account_id = p.account_id and q.kind = p.kind and q.value = p.value and q.active and q.contact_id <> p.contact_id
+/** An address that more than these have says nothing about who they are. */
+const MOST_SHARING = 20;
+/** People who have an address in common, or for one of whom it is only noted. */
+const SHARING = `select least(p.contact_id, q.contact_id) as one_id, greatest(p.contact_id, q.contact_id) as other_id, array['same_' || p.kind] as reasons, 1::real as score
+  from (select kind, value from contact_points where account_id = $1 group by kind, value having count(distinct contact_id) between 2 and ${MOST_SHARING}) v
+  join contact_points p on p.account_id = $1 and p.kind = v.kind and p.value = v.value
+  join contact_points q on q.account_id = $1 and q.kind = v.kind and q.value = v.value and q.contact_id > p.contact_id and (q.active or p.active)
   join contacts a on a.id = p.contact_id and a.deleted_at is null join contacts b on b.id = q.contact_id and b.deleted_at is null
-  where p.account_id = $1 and not p.active and not exists (select 1 from not_duplicates n where n.one_id = least(a.id, b.id) and n.other_id = greatest(a.id, b.id))`;
+  where not exists (select 1 from not_duplicates n where n.one_id = least(a.id, b.id) and n.other_id = greatest(a.id, b.id))`;
 
 /** Each pair once, with all its reasons; the surest first. */
 const PAIRS = `select one_id, other_id, array_agg(distinct reason) as reasons, max(score) as score
-  from ((${LIKELY} order by score desc limit ${MOST_PAIRS}) union all (${EXACT} limit ${MOST_PAIRS})) pair, unnest(reasons) reason group by 1, 2 order by 4 desc limit ${MOST_PAIRS}`;
+  from ((${LIKELY} order by score desc limit ${MOST_PAIRS}) union all (${SHARING} limit ${MOST_PAIRS})) pair, unnest(reasons) reason group by 1, 2 order by 4 desc limit ${MOST_PAIRS}`;
+
+interface Pair {
+  one_id: string;
+  other_id: string;
+  reasons: DuplicateReason[];
+  score: number;
+}
 
 export async function requestDuplicateScan(principal: Principal): Promise<DuplicateScanView> {
   const { accountId } = scopeFor(principal);
@@ -57,20 +70,57 @@ export async function findDuplicateScan(accountId: string, tx: Tx = reader()): P
   return row ?? { state: 'never', pairs: 0, error: null, ended_at: null };
 }
 
-/** For the worker. */
+/** For the worker: pairs that SQL finds alike, judged as whoever comes in is. */
 export async function findDuplicates(accountId: string): Promise<void> {
   await reader().run(`update duplicate_scans set state = 'running' where account_id = $1`, [accountId]);
   await transact(async (tx) => {
+    const found = await tx.rows<Pair>(PAIRS, [accountId]);
+    const people = await peopleOf(tx, found);
+    const pairs = found.flatMap((pair) => judged(pair, people));
     await tx.run('delete from duplicate_pairs where account_id = $1', [accountId]);
     await tx.run(
-      `insert into duplicate_pairs (account_id, one_id, other_id, reasons, score) select $1, one_id, other_id, reasons, score from (${PAIRS}) p`,
-      [accountId],
+      `insert into duplicate_pairs (account_id, one_id, other_id, reasons, score)
+       select $1, one_id, other_id, array(select jsonb_array_elements_text(reasons)), score from jsonb_to_recordset($2::jsonb) as x (one_id bigint, other_id bigint, reasons jsonb, score real)`,
+      [accountId, JSON.stringify(pairs)],
     );
     await tx.run(
       `update duplicate_scans set state = 'done', pairs = (select count(*) from duplicate_pairs where account_id = $1), ended_at = $2 where account_id = $1`,
       [accountId, await now(tx)],
     );
   });
+}
+
+async function peopleOf(tx: Tx, pairs: Pair[]): Promise<Map<string, PreparedIdentity>> {
+  const ids = [...new Set(pairs.flatMap(({ one_id, other_id }) => [one_id, other_id]))];
+  const rows = await tx.rows<PersonRow>(
+    `select c.id, coalesce(nullif(${nameSql('c')}, ''), c.company, '') as name, c.street, c.city, c.postal_code,
+       array(select value from contact_points p where p.contact_id = c.id) as addresses,
+       ${BIRTHDAY} as birthday
+     from contacts c where c.id = any($1::bigint[])`,
+    [ids],
+  );
+  return new Map(rows.map((row) => [row.id, preparedIdentity({ ...row, home: homeOf(row.street, row.city, row.postal_code) })]));
+}
+interface PersonRow {
+  id: string;
+  name: string;
+  street: string | null;
+  city: string | null;
+  postal_code: string | null;
+  addresses: string[];
+  birthday: string | null;
+}
+
+/** Two whose names say that they are two, or who were born on different days, are not shown; the rest says why with what speaks for it. */
+function judged(pair: Pair, people: Map<string, PreparedIdentity>): Pair[] {
+  const [one, other] = [people.get(pair.one_id)!, people.get(pair.other_id)!];
+  const { verdict, names, evidence } = comparePrepared(one, other);
+  const isBornElse = one.birthday && other.birthday && !evidence.includes('birthday');
+  if (isBornElse || (verdict === 'different' && names === 'other')) return [];
+  const reasons = new Set(pair.reasons);
+  if (evidence.includes('home')) reasons.add('same_home');
+  if (evidence.includes('birthday')) reasons.add('same_birthday');
+  return [{ ...pair, reasons: [...reasons], score: pair.score + (evidence.includes('birthday') ? 0.2 : 0) }];
 }
 export const failDuplicateScan = (accountId: string, error: string): Promise<void> =>
   reader().run(`update duplicate_scans set state = 'failed', error = $2 where account_id = $1`, [accountId, error.slice(0, 500)]);

@@ -46,6 +46,8 @@ interface Moved {
   stopped: string[];
   fields: { field_id: string; ordinal: number }[];
   permissions: { channel: string; address: string; before: object | null }[];
+  /** Phones and emails that both had: one of each is enough. Missing in merges of long ago. */
+  twice?: string[];
 }
 const COLUMNS = [
   'first_name',
@@ -155,6 +157,12 @@ const rawOf = async (tx: Tx, ids: string[]): Promise<Record<string, object>> =>
 
 async function move(tx: Tx, keptId: string, goneId: string): Promise<Omit<Moved, 'permissions'>> {
   const rows: Moved['rows'] = {};
+  const twice = (
+    await tx.rows<{ id: string }>(
+      `update contact_points g set active = false from contact_points k where g.contact_id = $2 and g.active and k.contact_id = $1 and k.active and k.kind = g.kind and k.value = g.value returning g.id`,
+      [keptId, goneId],
+    )
+  ).map(({ id }) => id);
   for (const table of MOVED) {
     const extra = table === 'contact_points' ? `, position = position + 100` : '';
     rows[table] = (
@@ -188,7 +196,7 @@ async function move(tx: Tx, keptId: string, goneId: string): Promise<Omit<Moved,
     'insert into contact_lenders (contact_id, user_id) select $1, user_id from contact_lenders where contact_id = $2 on conflict do nothing',
     [keptId, goneId],
   );
-  return { rows, tags, enrollments, stopped, fields };
+  return { rows, tags, enrollments, stopped, fields, twice };
 }
 
 /** A no that either of the two said on a channel holds for every address of the one they become. */
@@ -275,6 +283,11 @@ async function moveBack(tx: Tx, { kept_id, gone_id, moved }: MergeRow): Promise<
       kept_id,
     ]);
   }
+  await tx.run(
+    `update contact_points p set active = true where p.contact_id = $1 and p.id = any($2::bigint[])
+       and not exists (select 1 from contact_points o where o.contact_id = p.contact_id and o.kind = p.kind and o.value = p.value and o.active)`,
+    [gone_id, moved.twice ?? []],
+  );
   await tx.run('delete from contact_tags where contact_id = $1 and tag_id = any($2::bigint[])', [kept_id, moved.tags]);
   await tx.run('update enrollments set contact_id = $1 where id = any($2::bigint[])', [gone_id, moved.enrollments]);
   await tx.run(`update enrollments set state = 'active' where id = any($1::bigint[]) and state = 'stopped'`, [moved.stopped]);

@@ -210,29 +210,18 @@ export class ImportChunkWriter {
       })),
       ...unit.person.emails.map((value, at) => ({ n, id: unit.contactId, kind: 'email', value, at, extension: null })),
     ]);
-    const rows = await this.tx.rows<{ point_id: string; contact_id: string; kind: string; value: string }>(
+    const rows = await this.tx.rows<{ point_id: string; contact_id: string }>(
       `insert into contact_points (account_id, contact_id, kind, value, position, extension)
        select $1, x.id, x.kind, x.value, x.at + coalesce((select max(p.position) + 1 from contact_points p where p.contact_id = x.id and p.kind = x.kind), 0), x.extension
-       from jsonb_to_recordset($2::jsonb) as x (n int, id bigint, kind text, value text, at int, extension text) order by x.n, x.kind desc, x.at on conflict do nothing returning id as point_id, contact_id, kind, value`,
+       from jsonb_to_recordset($2::jsonb) as x (n int, id bigint, kind text, value text, at int, extension text)
+       where not exists (select 1 from contact_points h where h.contact_id = x.id and h.kind = x.kind and h.value = x.value)
+       order by x.n, x.kind desc, x.at on conflict do nothing returning id as point_id, contact_id`,
       [this.context.row.account_id, JSON.stringify(points)],
     );
-    const owned = new Set(rows.map(({ kind, value }) => `${kind} ${value}`));
-    const others = points.filter(({ kind, value }) => !owned.has(`${kind} ${value}`));
-    if (others.length) rows.push(...(await this.notePoints(others)));
     for (const { point_id, contact_id } of rows) {
       const unit = units.find((one) => one.contactId === contact_id)!;
       this.changed(unit, (after) => after.points.push(point_id));
     }
-  }
-
-  /** Addresses that somebody else has already are noted with whoever the file names them for: the two may be one, which is for a person to say. */
-  private notePoints(points: object[]): Promise<{ point_id: string; contact_id: string; kind: string; value: string }[]> {
-    return this.tx.rows(
-      `insert into contact_points (account_id, contact_id, kind, value, position, active)
-       select distinct on (x.id, x.kind, x.value) $1::bigint, x.id, x.kind, x.value, x.at, false from jsonb_to_recordset($2::jsonb) as x (id bigint, kind text, value text, at int)
-       where not exists (select 1 from contact_points h where h.contact_id = x.id and h.kind = x.kind and h.value = x.value) returning id as point_id, contact_id, kind, value`,
-      [this.context.row.account_id, JSON.stringify(points)],
-    );
   }
 
   private async addTags(units: ImportUnit[]): Promise<void> {

@@ -4,7 +4,7 @@
  */
 import type { ImportedPerson } from '@/core/imports';
 import { storableJson } from '@/core/capture/schemas';
-import { visible } from '../contacts';
+import { ownAddresses, visible } from '../contacts';
 import { lockAddresses, now, transact, type Tx } from '../shared';
 import type { ImportContext } from './context';
 import { readImport } from './imports.repository';
@@ -29,6 +29,7 @@ export async function importChunk(context: ImportContext, chunk: ImportedPerson[
     /* A worker that was taken for dead may still be at it: what is in already is not taken twice. */
     const people = chunk.filter((person) => person.row > row.read);
     if (!people.length) return true;
+    await withoutOwn(tx, row.account_id, people);
     const sound = unitsOf(people.filter((person) => whyLeft(person, context) === null));
     await lockAddresses(
       tx,
@@ -58,6 +59,23 @@ export async function importChunk(context: ImportContext, chunk: ImportedPerson[
     );
     return true;
   });
+}
+
+/** Takes away addresses that are our own: the desk that stands in every row of a list is nobody's in it. */
+async function withoutOwn(tx: Tx, accountId: string, people: ImportedPerson[]): Promise<void> {
+  const said = people.flatMap(({ emails, phones, partner }) => [
+    ...emails,
+    ...phones,
+    ...(partner?.emails ?? []),
+    ...(partner?.phones ?? []),
+  ]);
+  const own = await ownAddresses(tx, accountId, [...new Set(said)]);
+  if (!own.size) return;
+  for (const person of people)
+    for (const one of [person, ...(person.partner ? [person.partner] : [])]) {
+      one.emails = one.emails.filter((email) => !own.has(email));
+      one.phones = one.phones.filter((phone) => !own.has(phone));
+    }
 }
 
 const OTHERS = 'another agent’s contact has this address';

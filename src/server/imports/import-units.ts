@@ -1,6 +1,8 @@
 /** The people of a chunk as units of work: each row is one, and each partner named in it another; who is who, here and within the chunk. */
-import { sameFirst, type ImportedPerson } from '@/core/imports';
-import type { Tx } from '../shared';
+import { chooseIdentity, homeOf, namesAgree, preparedKnown, type Identity, type PreparedKnown } from '@/core/identity';
+import type { ImportedPerson } from '@/core/imports';
+import { listHolders, type KnownPerson } from '../contacts';
+import { nameSql, type Tx } from '../shared';
 
 export interface ImportUnit {
   person: ImportedPerson;
@@ -49,52 +51,93 @@ export function unitsOf(people: ImportedPerson[]): ImportUnit[] {
 interface HouseholdMember {
   of: string;
   id: string;
-  first_name: string;
-  last_name: string;
+  name: string;
 }
 
-/** Says of each unit which contact it is: by an address of the database or of the chunk, a partner also by name in the same household. The rest is new, unless `always` asks for new ones. */
+/**
+ * Says of each unit which contact it is: somebody who has an address of the database or of the chunk and whose name agrees, a partner also by
+ * name in the same household. The rest is new and may share an address; `alwaysNew` asks for new ones only.
+ */
 export async function assign(tx: Tx, accountId: string, units: ImportUnit[], alwaysNew: boolean): Promise<void> {
-  const addresses = [...new Set(units.flatMap(({ person }) => [...person.emails, ...person.phones]))];
-  const known = await tx.rows<{ value: string; contact_id: string }>(
-    `select p.value, p.contact_id from unnest($2::text[]) a (value)
-     join contact_points p on p.account_id = $1 and p.kind = case when a.value like '%@%' then 'email' else 'phone' end and p.value = a.value and p.active`,
-    [accountId, addresses],
-  );
-  const here = new Map<string, string>(known.map(({ value, contact_id }) => [value, contact_id]));
-  if (!alwaysNew) for (const unit of units) unit.contactId = mostOf(unit, here);
-  const mains = [...new Set(units.filter((unit) => unit.part === 0 && unit.contactId).map((unit) => unit.contactId!))];
-  const members = alwaysNew
-    ? []
-    : await tx.rows<HouseholdMember>(
-        `select c.id as of, o.id, o.first_name, o.last_name from contacts c join contacts o on o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null where c.id = any($1::bigint[])`,
-        [mains],
-      );
-  for (const unit of units)
-    if (!alwaysNew && unit.part === 1 && !unit.contactId && unit.other!.contactId)
-      unit.contactId = members.find((member) => member.of === unit.other!.contactId && sameName(member, unit))?.id ?? null;
+  if (!alwaysNew) {
+    await assignKnown(tx, accountId, units);
+    await assignPartners(tx, units);
+  }
   const fresh = await newIds(tx, units.filter((unit) => !unit.contactId).length);
-  const local = new Map<string, string>();
+  const here = new Holders();
   for (const unit of units) {
-    if (unit.contactId) continue;
-    const same = alwaysNew ? null : (mostOf(unit, local) ?? partnerHere(unit, units));
-    unit.contactId = same ?? fresh.pop()!;
-    unit.isNew = !same;
-    for (const address of [...unit.person.emails, ...unit.person.phones])
-      if (!here.has(address) && !local.has(address)) local.set(address, unit.contactId);
+    if (!unit.contactId) {
+      const same = alwaysNew ? null : (here.sameAs(unit) ?? partnerHere(unit, units));
+      unit.contactId = same ?? fresh.pop()!;
+      unit.isNew = !same;
+    }
+    if (!alwaysNew) here.add(unit);
   }
 }
 
-const mostOf = ({ person }: ImportUnit, owners: Map<string, string>): string | null => {
-  const votes = new Map<string, number>();
-  for (const address of [...person.emails, ...person.phones]) {
-    const owner = owners.get(address);
-    if (owner) votes.set(owner, (votes.get(owner) ?? 0) + 1);
-  }
-  return [...votes].sort((a, b) => b[1] - a[1] || Number(a[0]) - Number(b[0]))[0]?.[0] ?? null;
+async function assignKnown(tx: Tx, accountId: string, units: ImportUnit[]): Promise<void> {
+  const known = await listHolders(tx, accountId, [...new Set(units.flatMap(addressesOf))]);
+  const byAddress = new Map<string, KnownPerson[]>();
+  for (const person of known) for (const address of person.addresses) push(byAddress, address, person);
+  for (const unit of units) unit.contactId = chosen(unit, byAddress);
+}
+
+async function assignPartners(tx: Tx, units: ImportUnit[]): Promise<void> {
+  const mains = [...new Set(units.filter((unit) => unit.part === 0 && unit.contactId).map((unit) => unit.contactId!))];
+  if (!mains.length) return;
+  const members = await tx.rows<HouseholdMember>(
+    `select c.id as of, o.id, ${nameSql('o')} as name from contacts c join contacts o on o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null where c.id = any($1::bigint[])`,
+    [mains],
+  );
+  for (const unit of units)
+    if (unit.part === 1 && !unit.contactId && unit.other!.contactId)
+      unit.contactId = members.find((member) => member.of === unit.other!.contactId && isNamed(member.name, unit))?.id ?? null;
+}
+
+const addressesOf = ({ person }: ImportUnit): string[] => [...person.emails, ...person.phones];
+const nameOf = ({ person }: ImportUnit): string => `${person.first} ${person.last}`.trim() || (person.company ?? '');
+const isNamed = (name: string, unit: ImportUnit): boolean => ['same', 'open'].includes(namesAgree(name, nameOf(unit)));
+const push = <K, V>(map: Map<K, V[]>, key: K, value: V): void => void map.set(key, [...(map.get(key) ?? []), value]);
+
+const identityOf = (unit: ImportUnit): Identity => {
+  const { address, birthday } = unit.person;
+  return {
+    name: nameOf(unit),
+    addresses: addressesOf(unit),
+    home: homeOf(address?.street, address?.city, address?.postalCode),
+    birthday,
+  };
 };
-const sameName = (member: HouseholdMember, { person }: ImportUnit): boolean =>
-  sameFirst(member.first_name, person.first) && (!person.last || member.last_name.toLowerCase() === person.last.toLowerCase());
+
+/** Whoever of those who have its addresses a unit is. */
+function chosen(unit: ImportUnit, byAddress: Map<string, PreparedKnown[]>): string | null {
+  const known = [...new Set(addressesOf(unit).flatMap((address) => byAddress.get(address) ?? []))];
+  return known.length
+    ? (chooseIdentity(
+        identityOf(unit),
+        known.sort((a, b) => Number(a.id) - Number(b.id)),
+      ).same?.id ?? null)
+    : null;
+}
+
+/** More people of one address in a chunk are not compared with each other. */
+const MOST_COMPARED = 100;
+/** The people of the chunk that were looked at already, by their addresses. */
+class Holders {
+  private readonly byAddress = new Map<string, PreparedKnown[]>();
+
+  sameAs(unit: ImportUnit): string | null {
+    return chosen(unit, this.byAddress);
+  }
+
+  add(unit: ImportUnit): void {
+    const known = preparedKnown({ ...identityOf(unit), id: unit.contactId!, formerNames: [] });
+    for (const address of addressesOf(unit)) {
+      const holders = this.byAddress.get(address) ?? [];
+      if (holders.length < MOST_COMPARED) this.byAddress.set(address, [...holders, known]);
+    }
+  }
+}
 
 /** The partner of the same row pair, met from the other side earlier in the chunk. */
 const partnerHere = (unit: ImportUnit, units: ImportUnit[]): string | null => {
@@ -106,7 +149,7 @@ const partnerHere = (unit: ImportUnit, units: ImportUnit[]): string | null => {
       one.other !== unit &&
       one.other.contactId === unit.other!.contactId &&
       one.contactId &&
-      sameFirst(one.person.first, unit.person.first),
+      isNamed(nameOf(one), unit),
   );
   return twin?.contactId ?? null;
 };

@@ -46,10 +46,12 @@ async function complained(tx: Tx, row: SentRow, at: Date): Promise<void> {
 
 async function bounced(tx: Tx, row: SentRow, { kind, error }: Returned, at: Date): Promise<void> {
   await tx.run('update outbox set bounced_at = coalesce(bounced_at, $2) where id = $1', [row.id, at]);
+  /* An address that does not work works for nobody who has it. */
   const point = await tx.first<{ soft_bounces: number }>(
-    `update contact_points set soft_bounces = soft_bounces + case when $4 then 1 else 0 end,
+    `with marked as (update contact_points set soft_bounces = soft_bounces + case when $4 then 1 else 0 end,
        error = case when not $4 then $5 when soft_bounces + 1 >= ${SOFT_MOST} then 'mails came back ${SOFT_MOST} times: ' || $5 else error end
-     where account_id = $1 and contact_id = $2 and kind = 'email' and value = $3 and active returning soft_bounces`,
+     where account_id = $1 and kind = 'email' and value = $3 and active returning contact_id, soft_bounces)
+     select soft_bounces from marked where contact_id = $2`,
     [row.account_id, row.contact_id, row.address, kind === 'soft', error],
   );
   const wrong = kind === 'hard' || (point?.soft_bounces ?? 0) >= SOFT_MOST;

@@ -126,7 +126,7 @@ const READ = `
   from outbox o join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
   left join households h on h.id = c.household_id left join broadcasts b on b.id = o.broadcast_id left join templates t on t.id = o.template_id
   left join enrollments e on e.id = o.enrollment_id left join users u on u.id = o.user_id
-  left join contact_points p on p.account_id = o.account_id and p.kind = ${pointKindSql('o.channel')} and p.value = o.address and p.active
+  left join contact_points p on p.account_id = o.account_id and p.kind = ${pointKindSql('o.channel')} and p.value = o.address and p.contact_id = o.contact_id and p.active
   left join permissions r on r.account_id = o.account_id and r.address = ${anyLedgerAddressSql('o.channel', 'o.contact_id', 'o.address')} and r.channel = o.channel
   where o.id = any($2::bigint[]) and not (o.automatic and o.state = 'waiting' and exists (select 1 from outbox q where q.contact_id = o.contact_id and q.automatic and q.state = 'sending' and q.id <> o.id))
   order by o.due_at, o.id`;

@@ -12,6 +12,7 @@ import { signatureFor } from './merge-fields';
 import {
   addressesOf,
   deliveryAddress,
+  pointKind,
   findContact,
   findContacts,
   findContactWithPermissions,
@@ -31,7 +32,7 @@ export async function askGuardrails(
   const scope = scopeFor(principal);
   const contact = await findContact(scope, contactId, tx);
   const address = deliveryAddress(channel, contact);
-  const [subject] = addressesOf(channel, contact);
+  const subject = pointKind(channel) ? (address ?? undefined) : addressesOf(channel, contact)[0];
   const details = await readPermissions(tx, scope.accountId, subject ? [subject] : []);
   const known = await tx.first<{
     last_in_at: Date | null;

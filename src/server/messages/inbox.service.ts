@@ -1,6 +1,7 @@
 /** What people answer: texts by the carrier's webhook, e-mails by the mail door. Each is taken once; a stranger's message is an inquiry. */
 import { CONVERSATION_CHANNEL } from '@/core/conversations';
 import { cleanPhone, oneLine } from '@/core/capture';
+import { namesAgree, type Agreement } from '@/core/identity';
 import type { ReadMail } from '@/core/mail';
 import { readInquiry } from '@/core/capture/schemas';
 import { ownWords } from '@/core/messages';
@@ -12,7 +13,7 @@ import { acceptOffer, answeredByMail, answeredByText, declineOffer } from '../ro
 import { recordActivities } from '../contacts';
 import { carryOutRefusal, isEnd, refusalOf, refusedByStranger, restAndAsk, type Answer } from './refusals';
 import { answerConversation } from '../conversations';
-import { mailToken, now, readMailToken, transact, type Tx } from '../shared';
+import { mailToken, nameSql, now, readMailToken, transact, type Tx } from '../shared';
 
 /** The purpose under which reply addresses are signed. */
 const REPLY_PURPOSE = 'reply';
@@ -104,12 +105,37 @@ async function accountOfNumber(tx: Tx, to: string): Promise<string> {
   return row!.account_id;
 }
 
-const knownBy = async (tx: Tx, accountId: string, kind: 'phone' | 'email', value: string): Promise<Known | null> => {
-  const row = await tx.first<{ contact_id: string }>(
-    'select contact_id from contact_points where account_id = $1 and kind = $2 and value = $3 and active',
+interface Holder {
+  contact_id: string;
+  account_id: string;
+  name: string;
+}
+/** Those who have an address, whoever was last written to there first. */
+const holdersOf = (tx: Tx, accountId: string | null, kind: 'phone' | 'email', value: string): Promise<Holder[]> =>
+  tx.rows<Holder>(
+    `select p.contact_id, p.account_id, ${nameSql('c')} as name from contact_points p join contacts c on c.id = p.contact_id
+     where p.account_id in (select id from accounts where $1::bigint is null or id = $1) and p.kind = $2 and p.value = $3 and p.active
+     order by p.account_id, (select max(o.sent_at) from outbox o where o.contact_id = p.contact_id and o.address = p.value) desc nulls last, p.contact_id limit 50`,
     [accountId, kind, value],
   );
-  return row && { contactId: row.contact_id, accountId, address: value };
+
+const NAMES_IN_ORDER: readonly Agreement[] = ['same', 'open', 'doubtful', 'other'];
+/** Of those who share an address the one whose name the message has; otherwise whoever was written to last. */
+function likeliest(holders: Holder[], name: string): Holder | undefined {
+  if (!name || holders.length < 2) return holders[0];
+  const place = (holder: Holder): number => NAMES_IN_ORDER.indexOf(namesAgree(name, holder.name));
+  return [...holders].sort((a, b) => place(a) - place(b))[0];
+}
+
+const knownBy = async (
+  tx: Tx,
+  accountId: string | null,
+  kind: 'phone' | 'email',
+  value: string,
+  name = '',
+): Promise<Known | null> => {
+  const holder = likeliest(await holdersOf(tx, accountId, kind, value), name);
+  return holder ? { contactId: holder.contact_id, accountId: holder.account_id, address: value } : null;
 };
 
 /** Whether an address is that of a contact of the account. */
@@ -132,7 +158,7 @@ export async function receiveMail(mail: InboundMail): Promise<void> {
   const from = mail.from.toLowerCase();
   if (!mail.autoReply && (await answeredByMail(mail.toLocalParts, from, ownWords(mail.text), OFFERS))) return;
   const strangersAccount = await transact(async (tx) => {
-    const known = (await knownByToken(tx, mail.toLocalParts)) ?? (await knownAnywhere(tx, from));
+    const known = (await knownByToken(tx, mail.toLocalParts)) ?? (await knownBy(tx, null, 'email', from, mail.fromName));
     if (known) {
       if (!(await firstTime(tx, 'mail', mail.messageId))) return null;
       await recordAnswer(tx, known, {
@@ -171,7 +197,7 @@ export async function receiveMail(mail: InboundMail): Promise<void> {
  */
 export async function recordUnreadAnswer(tx: Tx, mail: { id: string; from: string; toLocalParts: string[] }): Promise<void> {
   const from = mail.from.toLowerCase();
-  const known = (await knownByToken(tx, mail.toLocalParts)) ?? (from ? await knownAnywhere(tx, from) : null);
+  const known = (await knownByToken(tx, mail.toLocalParts)) ?? (from ? await knownBy(tx, null, 'email', from) : null);
   if (!known || !(await firstTime(tx, 'mail', mail.id))) return;
   const body = 'They answered, but we couldn’t read the email. It’s in Intake as it arrived.';
   await recordAnswer(tx, known, { channel: 'email', from: known.address, to: '', body, at: await now(tx), autoReply: false });
@@ -189,14 +215,6 @@ async function knownByToken(tx: Tx, localParts: string[]): Promise<Known | null>
     if (row) return { contactId: row.contact_id, accountId: row.account_id, address: row.value };
   }
   return null;
-}
-
-async function knownAnywhere(tx: Tx, from: string): Promise<Known | null> {
-  const row = await tx.first<{ contact_id: string; account_id: string }>(
-    `select contact_id, account_id from contact_points where kind = 'email' and value = $1 and active order by id limit 1`,
-    [from],
-  );
-  return row && { contactId: row.contact_id, accountId: row.account_id, address: from };
 }
 
 async function recordAnswer(

@@ -79,7 +79,7 @@ export async function readLadder(scope: Scope): Promise<LadderView> {
   const shadows = shadowedRungs(rungs);
   return {
     inquiries: sum(() => true),
-    returning: sum(({ why }) => why === 'returning' || why === 'joined'),
+    returning: sum(({ why }) => why === 'returning' || why === 'shares_address' || why === 'joined'),
     by_hand: sum(({ why }) => why === 'kept_by_hand'),
     by_source: sum(({ why }) => why === 'source_assigned'),
     by_listing: sum(({ why }) => why === 'own_listing'),

@@ -125,7 +125,7 @@ async function readHabits(accountId: string, from: Date, to: Date): Promise<Habi
   return new Map(rows.map(({ user_id, seconds }) => [user_id, seconds.map(Number)]));
 }
 
-const KEPT_BY = new Set(['returning', 'kept_by_hand', 'source_assigned', 'own_listing', 'joined', 'handed_by']);
+const KEPT_BY = new Set(['returning', 'shares_address', 'kept_by_hand', 'source_assigned', 'own_listing', 'joined', 'handed_by']);
 
 /**
  * Carries out a rehearsal. Begun again after a crash it starts anew.

@@ -62,8 +62,7 @@ export function AddLeadDialog({ onClose }: { onClose: () => void }) {
       }),
     onSaved: ({ contact, routing }) => {
       void queries.invalidateQueries();
-      const known = contact.status === 'matched' ? 'Already in your contacts. ' : 'Added. ';
-      toast.tell(`${contact.id ? known : ''}${routing.because}`);
+      toast.tell(`${contact.id ? `${contact.because ?? 'Added.'} ` : ''}${routing.because}`);
       onClose();
       if (contact.id) router.push(`/contacts?contact=${contact.id}`);
     },

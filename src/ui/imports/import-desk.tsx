@@ -147,6 +147,8 @@ function Found({ look }: { look: NonNullable<Import['look']> }) {
       <Text tone="soft">
         {look.known > 0 && `${format.count(look.known, 'is already a contact', 'are already contacts')}. `}
         {look.twice > 0 && `${format.number(look.twice)} are in the file more than once and are imported once. `}
+        {(look.sharing ?? 0) > 0 &&
+          `${format.number(look.sharing!)} share a phone or email with someone of another name, and each stays a contact of their own. `}
         {look.partners > 0 &&
           `${format.count(look.partners, 'partner becomes a contact', 'partners become contacts')} of their own. `}
         {look.permissions > 0

@@ -28,6 +28,8 @@ const BATCH = 1_000;
 /** Likeness within the file is looked for among so many; in a larger file the import itself finds the rest. */
 const COMPARED = 50_000;
 const SAMPLES = 3;
+/** Rows that are named one by one. */
+const MOST_NAMED = 5;
 
 export async function scanImport(importId: string): Promise<void> {
   const row = await readImport(importId);
@@ -124,12 +126,14 @@ async function lookThrough(row: ImportRow, reading: Table): Promise<{ look: Impo
   }
   if (!(await count())) return null;
   const { duplicates, shared } = finder.result();
-  for (const { email, rows } of shared)
+  for (const { address, rows } of shared.filter((one) => one.address.includes('@')))
     for (const row of rows.slice(1)) {
-      const others = rows.filter((other) => other !== row).join(', ');
+      const others = rows.filter((other) => other !== row);
+      const named = others.length > MOST_NAMED ? `${others.length} other rows` : `row ${others.join(', ')}`;
       if (!scan.doubtful.some((doubt) => doubt.row === row))
-        addDoubt(scan, { row, reason: 'shared-email', why: `${email} is also in row ${others}` });
+        addDoubt(scan, { row, reason: 'shared-email', why: `${address} is also in ${named}, with another name` });
     }
+  scan.sharing = new Set(shared.flatMap(({ rows }) => rows)).size;
   scan.doubtful.sort((one, other) => one.row - other.row);
   scan.twice = duplicates.reduce((sum, { rows }) => sum + rows.length - 1, 0);
   scan.accepted = scan.rows - scan.doubtful_count;
