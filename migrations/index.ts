@@ -48,6 +48,7 @@ import { sourcesList } from './0046_sources_list';
 import { webhooks } from './0047_webhooks';
 import { people } from './0048_people';
 import { sharedAddresses } from './0049_shared_addresses';
+import { contactPlaces } from './0050_contact_places';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -100,5 +101,6 @@ export const migrations: Migration[] = [
   webhooks,
   people,
   sharedAddresses,
+  contactPlaces,
 ];
 export type { Migration };

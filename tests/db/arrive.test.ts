@@ -44,7 +44,11 @@ test('a returning person is a new inquiry on the same contact and stays with the
   const byMail = await app.arrives({ emails: ['BACK@again.example'] });
   const byPhone = await app.arrives({ phones: ['564.555.0133'], emails: ['second@again.example'] });
   expect(byMail.contact).toMatchObject({ id: first.contact.id, status: 'matched' });
-  expect(byPhone.contact).toEqual({ id: first.contact.id, status: 'matched' });
+  expect(byPhone.contact).toEqual({
+    id: first.contact.id,
+    status: 'matched',
+    because: 'Matched to Oda Brandvold: the same phone and the same name.',
+  });
   expect(byPhone.routing.agent).toEqual(first.routing.agent);
   expect(byPhone.routing.because).toMatch(/^Returning, so stays with/);
   expect((await app.contact(first.contact.id)).emails).toEqual(['back@again.example', 'second@again.example']);

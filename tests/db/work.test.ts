@@ -42,6 +42,18 @@ test.each([
   },
 );
 
+test('a number is chosen; a wrong one is not called again by itself, and one that isn’t theirs is refused', async () => {
+  const { contact } = await lead({ phones: [PHONE, '+15645550124'] });
+  const { startCall } = app.m.calling;
+  await call(contact.id, { call: 'wrong-number' }, 'PT5M');
+  expect((await app.contact(contact.id)).address_errors).toEqual({ [PHONE]: 'wrong number' });
+  const next = await startCall(app.as('Abel'), contact.id);
+  expect(next.number).toBe('+15645550124');
+  await app.settle();
+  await app.advance('PT10M');
+  await expect(startCall(app.as('Abel'), contact.id, '+15645550199')).rejects.toMatchObject({ code: 'input_invalid' });
+});
+
 test('hanging up ends it; the agent’s own outcome corrects the guess, facts and all', async () => {
   const { contact } = await lead();
   app.world.people.script(PHONE, { call: 'answers', talk: 'PT30M' });

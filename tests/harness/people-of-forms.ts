@@ -1,5 +1,18 @@
 /** A made-up contact and the account's words, as tests of components need them. */
+import type { AddressView } from '@/core/contacts';
 import type { ContactInFull } from '@/ui/contacts/types';
+
+/** A phone or an email of somebody, of which little is known. */
+export const address = (value: string, said: Partial<AddressView> = {}): AddressView => ({
+  value,
+  kind: null,
+  label: null,
+  line_type: null,
+  extension: null,
+  state: 'good',
+  shared_with: [],
+  ...said,
+});
 
 export const ODALYS = {
   id: '5',
@@ -7,6 +20,12 @@ export const ODALYS = {
   last_name: 'Brandt',
   emails: ['odalys@kelp.example'],
   phones: ['+13605550142'],
+  addresses: {
+    phones: [address('+13605550142', { kind: 'cell', extension: '12' })],
+    emails: [address('odalys@kelp.example')],
+  },
+  mailing: null,
+  property: null,
   stage: { key: 'talking', name: 'Talking' },
   stage_since: '2026-11-01T00:00:00Z',
   horizon: 'hot',

@@ -45,6 +45,8 @@ const BODIES: Partial<Record<OperationId, unknown>> = {
   updateHorizon: { key: 'hot', name: 'not mine' },
   declareDifferent: { one_id: '1', other_id: '2' },
   mergeContacts: { other_id: '1' },
+  splitContact: { first_name: 'Not mine' },
+  sayWhose: { contact_id: '1' },
   joinHousehold: { other_id: '1' },
   createExport: { format: 'csv', selection: { ids: [] } },
   createDoor: { name: 'not mine' },
@@ -105,7 +107,8 @@ const QUERIES: Partial<Record<OperationId, string>> = {
 const OFFICE =
   /Key|Webhook|CustomRole|(create|update|delete)Team|Deliver|Stuck|Audit|MailConnection|Start$|UserInvitations|inviteUser|createOffice|importListings|restoreListings|setBaseMap|createPage|listPages|(list|create)Source|copyRung|listSenders|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/;
 /** What a caller who sees all contacts may do to them. */
-const CONTACTS = /^\/(contacts|calls|enroll?ments|inquiries|offers|merges|duplicates|changes|exports|imports|campaigns|segments)/;
+const CONTACTS =
+  /^\/(contacts|activities|calls|enroll?ments|inquiries|offers|merges|duplicates|changes|exports|imports|campaigns|segments)/;
 /** What lenders may ask, beside the contacts that they are attached to. */
 const LENDERS = new Set<OperationId>([
   'listContacts',
@@ -225,7 +228,7 @@ test('no operation lets an agent, a caller, a lender, another brokerage or nobod
   );
   const strange = all.items.find(({ owner, calls }) => owner.name === 'Sabine Okoro' && calls.attempts > 0)!;
   const rows = await strangeRows(strange.id, all.items.find(({ id }) => id !== strange.id)!.id);
-  const { body: timeline } = await api<{ items: { kind: string; data: { callId?: string } }[] }>(
+  const { body: timeline } = await api<{ items: { id: string; kind: string; data: { callId?: string } }[] }>(
     `/contacts/${strange.id}/timeline`,
   );
   const { body: inquiries } = await api<{ items: { id: string; contact: { id: string }; agent: { name: string } | null }[] }>(
@@ -282,6 +285,7 @@ test('no operation lets an agent, a caller, a lender, another brokerage or nobod
     [/^\/imports/, imported.id],
     [/^\/fields/, '1'],
     [/^\/merges/, rows.merge],
+    [/^\/activities/, timeline.items[0]!.id],
     [/^\/sessions/, rows.session],
     [/^\/exports/, exported.id],
     [/^\/export-schedules/, rows.schedule],

@@ -70,6 +70,8 @@ export interface ActivityData {
   optOut?: boolean;
   /** What an answer refuses, as it was read. */
   refusal?: 'stop' | 'stop_all' | 'wrong_person' | 'unclear';
+  /** Came from an address that several people have, and nobody said yet whose it was. */
+  shared?: boolean;
   door?: string;
   /** Of an inquiry: with whom they ask. */
   partner?: string;

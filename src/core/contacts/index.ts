@@ -71,4 +71,15 @@ export {
   type BuiltInStage,
 } from './vocabulary';
 export { firstNamesTogether, namesTogether } from './names';
-export { type ContactView, type ImportantDate, type MoreView, type PermissionsView, type TimelineItem } from './views';
+export {
+  ADDRESS_USES,
+  type AddressState,
+  type AddressUse,
+  type AddressView,
+  type ContactView,
+  type ImportantDate,
+  type MoreView,
+  type PermissionsView,
+  type PlaceView,
+  type TimelineItem,
+} from './views';

@@ -11,15 +11,42 @@ export interface ImportantDate {
   on: string;
 }
 
+export const ADDRESS_USES = ['cell', 'home', 'work', 'other'] as const;
+/** What a person uses a phone or an email as. */
+export type AddressUse = (typeof ADDRESS_USES)[number];
+/** Whether an address can be used: one they don't have (`wrong`), one from which mail came back (`bounced`). */
+export type AddressState = 'good' | 'wrong' | 'bounced';
+
+/** A phone or an email of a contact. */
+export interface AddressView {
+  value: string;
+  /** What it is to them; null as long as nobody said. */
+  kind: AddressUse | null;
+  label: string | null;
+  line_type: 'mobile' | 'landline' | 'voip' | null;
+  extension: string | null;
+  state: AddressState;
+  /** Others who have it, as far as they may be seen. */
+  shared_with: { id: string; name: string }[];
+}
+
+/** A place with a house. */
+export interface PlaceView {
+  street: string | null;
+  city: string | null;
+  postal_code: string | null;
+  region: string | null;
+}
+
 /** What the Dossier shows beyond the grid. */
 export interface MoreView {
+  /** Phones and emails in their order, with what is known of each. */
+  addresses: { phones: AddressView[]; emails: AddressView[] };
   household: { id: string; name: string }[];
   /** The lenders attached to them. */
   lenders: { id: string; name: string }[];
   /** All campaigns stand still for them. */
   campaigns_held: boolean;
-  /** By phone, those that have one. */
-  extensions: Record<string, string>;
   /** The note that stands above everything else about them. */
   pinned_note: { id: string; text: string; at: Date; by: string | null } | null;
 }
@@ -42,7 +69,12 @@ export interface ContactView {
   dates: ImportantDate[];
   /** Values of the account's own fields, by the field's id. */
   fields: Record<string, FieldInput>;
-  place: { street: string | null; city: string | null; postal_code: string | null; region: string | null };
+  /** Where they live. */
+  place: PlaceView;
+  /** Where their letters go, when that is somewhere else. */
+  mailing: PlaceView | null;
+  /** The property they have to do with, when they don't live there. */
+  property: PlaceView | null;
   wants: Record<string, unknown>;
   do_not_contact: boolean;
   household_do_not_contact: boolean;

@@ -58,10 +58,11 @@ const COLUMNS =
   'k.id, k.account_id, k.contact_id, k.user_id, k.key, k.number, k.state, k.outcome, k.outcome_by, k.note, k.started_at, k.answered_at, k.ended_at, k.talk_seconds, k.activity_id';
 
 /**
- * Places a call to a contact's first phone number for the person who asks. A person has one call at a time.
+ * Places a call to a contact for the person who asks. A person has one call at a time.
+ * @param number one of the contact's, in E.164; the first that works, when none is chosen
  * @throws AppError touch_refused when the guardrails say no or wait; conflict when a call is under way
  */
-export async function startCall(principal: Principal, contactId: string): Promise<CallView> {
+export async function startCall(principal: Principal, contactId: string, number?: string): Promise<CallView> {
   if (principal.kind !== 'user') throw new AppError('not_allowed', 'Only people can place calls, not API keys.');
   const scope = scopeFor(principal);
   const userId = principal.user.id;
@@ -76,7 +77,7 @@ export async function startCall(principal: Principal, contactId: string): Promis
         'conflict',
         busy.contact_id === contactId ? 'There’s already a call with this contact.' : 'You are on a call. Hang up first.',
       );
-    const { verdict, address } = await askGuardrails(tx, principal, contactId, 'call');
+    const { verdict, address } = await askGuardrails(tx, principal, contactId, 'call', number);
     if (verdict.go !== true) throw new AppError('touch_refused', sentenceOf(verdict.because));
     const at = await now(tx);
     const key = `c-${randomUUID()}`;

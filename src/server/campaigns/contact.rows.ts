@@ -50,7 +50,7 @@ const LISTING = `(select json_build_object('address', i.parsed->'listing'->>'add
 /** The columns of a person: a contact `c` with facts `f`. What few plans ask for is read when the conditions say so. */
 export const PERSON = (asks: { dates: string; household: string; fields: string; listing: string }): string =>
   `c.account_id, c.id as contact_id, c.owner_id, c.office_id, c.stage, c.time_zone, c.do_not_contact, coalesce(hh.do_not_contact, false) as household_says_no, ph.registered, f.last_inquiry_at,
-    c.first_name, c.last_name, c.street, c.city, c.postal_code, ph.value as phone, ph.error as phone_error, em.value as email, em.error as email_error,
+    c.first_name, c.last_name, c.street, c.city, c.postal_code, c.mailing, ph.value as phone, ph.error as phone_error, em.value as email, em.error as email_error,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
     f.texts_out, f.went, f.last_in_at, f.last_opened_at, case when ${asks.dates} then ${DATES} end as dates,
     case when ${asks.household} then (select array_agg(o.first_name order by o.id <> c.id, o.id) from contacts o where o.id = c.id or (o.household_id = c.household_id and o.deleted_at is null)) end as first_names,

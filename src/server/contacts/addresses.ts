@@ -2,7 +2,7 @@
  * The addresses of a contact by channel: where it goes, and under which address the permission ledger holds what was said. Letters go to a
  * person wherever they live, so what is said about them stands under the person and not under a house.
  */
-import { CHANNEL_KEYS, CHANNELS, SEND_CHANNELS, type AddressKind, type Channel } from '@/core/contacts';
+import { CHANNEL_KEYS, CHANNELS, SEND_CHANNELS, type AddressKind, type Channel, type PlaceView } from '@/core/contacts';
 
 /** Under which address the ledger holds what is said about letters. */
 export const lettersTo = (contactId: string): string => `person:${contactId}`;
@@ -41,26 +41,26 @@ export const firstAddressSql = (channel: Channel): string =>
 /** The address of a change of permission, for the timeline: nothing where it is the person themselves. */
 export const shownAddress = (channel: Channel, address: string): { to?: string } => (pointKind(channel) ? { to: address } : {});
 
-interface Place {
-  street: string | null;
-  city: string | null;
-  postal_code: string | null;
-}
-/** The mailing address in one line; null unless it is complete. */
-export const mailingAddress = (row: Place): string | null =>
-  row.street && row.city && row.postal_code ? `${row.street}, ${row.city} ${row.postal_code}` : null;
+type Place = Pick<PlaceView, 'street' | 'city' | 'postal_code'>;
+const inOneLine = (place: Place | null): string | null =>
+  place?.street && place.city && place.postal_code ? `${place.street}, ${place.city} ${place.postal_code}` : null;
+/** The mailing address in one line: where their letters go, else where they live; null unless it is complete. */
+export const mailingAddress = ({ mailing, ...home }: Place & { mailing?: Place | null }): string | null =>
+  inOneLine(mailing ?? null) ?? inOneLine(home);
+const oneLineSql = (street: string, city: string, postalCode: string): string =>
+  `case when ${street} <> '' and ${city} <> '' and ${postalCode} <> '' then ${street} || ', ' || ${city} || ' ' || ${postalCode} end`;
 /** The same in SQL, for a contact `c`. */
-export const MAILING_ADDRESS = `case when c.street <> '' and c.city <> '' and c.postal_code <> '' then c.street || ', ' || c.city || ' ' || c.postal_code end`;
+export const MAILING_ADDRESS = `coalesce(${oneLineSql(`(c.mailing->>'street')`, `(c.mailing->>'city')`, `(c.mailing->>'postal_code')`)}, ${oneLineSql('c.street', 'c.city', 'c.postal_code')})`;
 /** Of the addresses in their order the first that works; the first where none does. */
 export const workingAddress = (addresses: readonly string[], errors: Readonly<Record<string, string>>): string | undefined =>
   addresses.find((address) => !errors[address]) ?? addresses[0];
 /** Where a message to a contact goes; null when they have no such address. */
 export const deliveryAddress = (
   channel: Channel,
-  contact: { emails: string[]; phones: string[]; address_errors: Record<string, string>; place: Place },
+  contact: { emails: string[]; phones: string[]; address_errors: Record<string, string>; place: Place; mailing?: Place | null },
 ): string | null =>
   ({
     phone: workingAddress(contact.phones, contact.address_errors),
     email: workingAddress(contact.emails, contact.address_errors),
-    mailing: mailingAddress(contact.place),
+    mailing: mailingAddress({ ...contact.place, mailing: contact.mailing ?? null }),
   })[CHANNELS[channel].address] ?? null;

@@ -1,5 +1,5 @@
 /** Changes a person makes to one contact: stage, horizon, owner, place, notes, the next touch, permissions. Each is one transaction and stands in the timeline. */
-import type { ContactView } from '@/core/contacts';
+import type { ContactView, PlaceView } from '@/core/contacts';
 import Joi from 'joi';
 import { AppError, isZone, fieldErrors } from '@/core/shared';
 import { cleanName, oneLine } from '@/core/capture';
@@ -7,15 +7,25 @@ import { storable, wantsSchema } from '@/core/capture/schemas';
 import { dayOfYear, type FieldInput } from '@/core/fields';
 import { CONTACT_ROLES, DATE_KINDS, type Activity, type Because, type Channel, type ImportantDate } from '@/core/contacts';
 import { fullName, may, scopeFor, type Principal } from '@/core/accounts';
-import { now, publish, transact, type Tx } from '../shared';
+import { now, publish, transact, writeAudit, type Tx } from '../shared';
 import { findContact, lockContact } from './contacts.repository';
 import { refreshSearch } from './search';
 
 import { addressesOf } from './addresses';
+import { lockTyped, replaceAddresses } from './addresses.service';
+import { editedInWords } from './edited';
+import { emailsSchema, phonesSchema, type TypedAddresses } from './typed-addresses';
 import { changePermissions, permissionActivity } from './permissions';
 import { setDates, setFields, setTags } from './details.service';
 import { endOffers } from './ownership';
 import { recordActivities, restate } from './record-activities';
+
+const placeSchema = Joi.object({
+  street: Joi.string().max(200).allow('', null),
+  city: Joi.string().max(120).allow('', null),
+  postal_code: Joi.string().max(20).allow('', null),
+  region: Joi.string().max(60).allow('', null),
+});
 
 /** What `PATCH /api/v1/contacts/{id}` takes. */
 export const contactPatchSchema = Joi.object({
@@ -30,12 +40,11 @@ export const contactPatchSchema = Joi.object({
   time_zone: Joi.string().custom((zone: string, helpers) =>
     isZone(zone) ? zone : helpers.message({ custom: 'time_zone is not a zone of the IANA list' }),
   ),
-  place: Joi.object({
-    street: Joi.string().max(200).allow('', null),
-    city: Joi.string().max(120).allow('', null),
-    postal_code: Joi.string().max(20).allow('', null),
-    region: Joi.string().max(60).allow('', null),
-  }),
+  phones: phonesSchema,
+  emails: emailsSchema,
+  place: placeSchema,
+  mailing: placeSchema.allow(null),
+  property: placeSchema.allow(null),
   company: Joi.string().max(200).allow('', null),
   wants: wantsSchema,
   tags: Joi.array().items(Joi.string().min(1).max(200)).max(200),
@@ -73,7 +82,7 @@ export const contactPatchSchema = Joi.object({
   household_do_not_contact: Joi.boolean(),
 }).min(1);
 
-interface Patch {
+interface Patch extends TypedAddresses {
   first_name?: string;
   last_name?: string;
   stage?: string;
@@ -86,7 +95,9 @@ interface Patch {
   tags?: string[];
   fields?: Record<string, FieldInput>;
   dates?: ImportantDate[];
-  place?: { street?: string | null; city?: string | null; postal_code?: string | null; region?: string | null };
+  place?: Partial<PlaceView>;
+  mailing?: Partial<PlaceView> | null;
+  property?: Partial<PlaceView> | null;
   owner_id?: string;
   do_not_contact?: boolean;
   household_do_not_contact?: boolean;
@@ -112,7 +123,9 @@ export async function updateContact(principal: Principal, id: string, body: unkn
   const patch = value as Patch;
   const scope = scopeFor(principal);
   return transact(async (tx) => {
+    const wanted = await lockTyped(tx, principal, patch);
     const before = await lockContact(scope, id, tx);
+    const was = await findContact(scope, id, tx);
     await checkWords(tx, scope.accountId, before, patch);
     const at = await now(tx);
     const activities: Activity[] = [];
@@ -136,6 +149,14 @@ export async function updateContact(principal: Principal, id: string, body: unkn
     if (patch.owner_id && patch.owner_id !== before.ownerId)
       activities.push(line('handed', {}, await handOver(tx, principal, id, patch.owner_id, at)));
     await writePatch(tx, id, patch, at);
+    const edited = [
+      ...(await replaceAddresses(tx, principal, id, wanted)),
+      ...editedInWords(was, await findContact(scope, id, tx)),
+    ];
+    if (edited.length) {
+      activities.push(line('changed', { text: edited.join('; ') }));
+      await writeAudit(tx, principal, scope.accountId, 'contacts.edit', { contactId: id, changes: edited }, at);
+    }
     if (patch.tags) await setTags(tx, principal, id, patch.tags, at);
     if (patch.fields) await setFields(tx, scope.accountId, id, patch.fields);
     if (patch.dates) await setDates(tx, id, patch.dates);
@@ -195,6 +216,19 @@ async function handOver(tx: Tx, principal: Principal, contactId: string, ownerId
   return { why: 'handed_by', agent: fullName({ firstName: owner.first_name, lastName: owner.last_name }), by: nameOf(principal) };
 }
 
+/** A place as it is kept: null when nothing of it is said, undefined when it isn't spoken of. */
+const placeJson = (place: Partial<PlaceView> | null | undefined): string | null | undefined => {
+  if (!place) return place;
+  const part = (value: string | null | undefined) => oneLine(storable(value ?? '')) || null;
+  const whole: PlaceView = {
+    street: part(place.street),
+    city: part(place.city),
+    postal_code: part(place.postal_code),
+    region: part(place.region),
+  };
+  return Object.values(whole).some(Boolean) ? JSON.stringify(whole) : null;
+};
+
 async function writePatch(tx: Tx, id: string, patch: Patch, at: Date): Promise<void> {
   const text = (value: string | null | undefined) =>
     value === undefined ? undefined : value ? oneLine(storable(value)) || null : null;
@@ -210,6 +244,8 @@ async function writePatch(tx: Tx, id: string, patch: Patch, at: Date): Promise<v
     street: text(patch.place?.street),
     city: text(patch.place?.city),
     postal_code: text(patch.place?.postal_code),
+    mailing: placeJson(patch.mailing),
+    property: placeJson(patch.property),
     do_not_contact: patch.do_not_contact,
     archived_because: patch.stage === 'archived' ? text(patch.archived_because) : patch.stage ? null : undefined,
   };

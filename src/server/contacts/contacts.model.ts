@@ -1,5 +1,5 @@
 /** The table of contacts. */
-import type { ContactRole, Horizon, Stage } from '@/core/contacts';
+import type { ContactRole, Horizon, PlaceView, Stage } from '@/core/contacts';
 import { bigint, bool, id, instant, json, made, orNull, table, text, texts } from '../shared';
 
 export const contactsTable = table('contacts', {
@@ -39,4 +39,6 @@ export const contactsTable = table('contacts', {
   unread_at: orNull(instant()),
   refused_at: orNull(instant()),
   pinned_note_id: orNull(bigint()),
+  mailing: orNull(json<PlaceView>()),
+  property: orNull(json<PlaceView>()),
 });

@@ -48,7 +48,7 @@ export async function findContactWithPermissions(
     ...contact,
     permissions: byChannel((channel) => permissionFor(details, channel, addressesOf(channel, contact)[0]).state),
     permission_details: details,
-    ...(await readMore(id, tx)),
+    ...(await readMore(scope, id, tx)),
   };
 }
 

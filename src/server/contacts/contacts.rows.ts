@@ -20,6 +20,8 @@ export type ContactRow = Pick<
   | 'city'
   | 'postal_code'
   | 'region'
+  | 'mailing'
+  | 'property'
   | 'company'
   | 'wants'
   | 'do_not_contact'
@@ -51,7 +53,7 @@ export type ContactRow = Pick<
 };
 
 /** Everything that a row of the grid or the head of the Dossier shows. Joins a contact aliased `c`. */
-export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, sg.name as stage_name, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.region, c.company, c.wants,
+export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, sg.name as stage_name, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.region, c.mailing, c.property, c.company, c.wants,
   c.do_not_contact, coalesce((select h.do_not_contact from households h where h.id = c.household_id), false) as household_do_not_contact, c.archived_because, c.owner_id, ${nameSql('u')} as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
   c.next_touch_kind, t.note as next_touch_note, c.created_at, coalesce(p.points, '[]') as points, coalesce(g.tags, '{}') as tags, dt.dates, fv.fields, f.attempts, f.reached, f.last_reached_at,
   f.last_attempt_at, f.talk_seconds, f.conversations, f.last_visit_at, f.saved_homes`;
@@ -94,6 +96,8 @@ export function contactView(row: ContactRow): ContactView {
     source: row.source,
     time_zone: row.time_zone,
     place: { street: row.street, city: row.city, postal_code: row.postal_code, region: row.region },
+    mailing: row.mailing,
+    property: row.property,
     company: row.company,
     dates: (row.dates ?? []).map(dateView),
     fields: row.fields ?? {},

@@ -1,12 +1,17 @@
 /** What a contact has beyond its own row: tags, the account's own fields, important dates, those it shares a household with. */
 import { AppError, notFound } from '@/core/shared';
-import type { Principal } from '@/core/accounts';
-import type { ImportantDate, MoreView } from '@/core/contacts';
+import type { Principal, Scope } from '@/core/accounts';
+import type { AddressState, AddressView, ImportantDate, MoreView } from '@/core/contacts';
 import { dayOfYear, fieldRows, type FieldInput } from '@/core/fields';
 import type { FieldDef } from '@/core/segments';
 import { mayMakeTags, tagName } from '@/core/tags';
 import { readSettings } from '../accounts';
 import { nameSql, reader, type Tx } from '../shared';
+import type { PointKind } from './typed-addresses';
+import { visible } from './visible';
+
+/** Of those who share an address with somebody no more are named. */
+const MOST_SHARED = 20;
 
 /** The fields that an account made for itself, in their order. */
 export const listFields = (accountId: string, tx: Tx = reader()): Promise<FieldDef[]> =>
@@ -15,17 +20,40 @@ export const listFields = (accountId: string, tx: Tx = reader()): Promise<FieldD
     [accountId],
   );
 
-export const readMore = async (contactId: string, tx: Tx): Promise<MoreView> =>
-  (await tx.first<MoreView>(
-    `select c.campaigns_held,
+/** @param scope whose eyes see with whom an address is shared */
+export async function readMore(scope: Scope, contactId: string, tx: Tx): Promise<MoreView> {
+  const bind: unknown[] = [contactId];
+  const { points, ...more } = (await tx.first<
+    Omit<MoreView, 'addresses'> & { points: (AddressView & { of: PointKind; error: string | null })[] }
+  >(
+    `select (select coalesce(jsonb_agg(jsonb_build_object('of', p.kind, 'value', p.value, 'kind', p.used_as, 'label', p.label, 'line_type', p.line_type, 'extension', p.extension, 'error', p.error,
+         'shared_with', (select coalesce(jsonb_agg(jsonb_build_object('id', c.id::text, 'name', ${nameSql('c')}) order by c.id), '[]') from (select contact_id from contact_points s
+            where s.account_id = p.account_id and s.kind = p.kind and s.value = p.value and s.active and s.contact_id <> p.contact_id order by s.contact_id limit ${MOST_SHARED}) o join contacts c on c.id = o.contact_id and c.deleted_at is null and ${visible(scope, bind)}))
+         order by p.position, p.id), '[]') from contact_points p where p.contact_id = $1 and p.active) as points,
+       m.* from (select c.campaigns_held,
        (select coalesce(jsonb_agg(jsonb_build_object('id', o.id::text, 'name', ${nameSql('o')}) order by o.id), '[]') from contacts o where o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null) as household,
        (select coalesce(jsonb_agg(jsonb_build_object('id', l.id::text, 'name', ${nameSql('l')}) order by l.first_name), '[]') from contact_lenders a join users l on l.id = a.user_id where a.contact_id = c.id) as lenders,
-       (select coalesce(jsonb_object_agg(value, extension), '{}') from contact_points where contact_id = c.id and active and extension is not null) as extensions,
        (select jsonb_build_object('id', a.id::text, 'text', coalesce(a.data->>'text', ''), 'at', a.at, 'by', ${nameSql('u')})
           from activities a left join users u on u.id = a.user_id where a.id = c.pinned_note_id and a.contact_id = c.id) as pinned_note
-     from contacts c where c.id = $1`,
-    [contactId],
+     from contacts c where c.id = $1) m`,
+    bind,
   ))!;
+  const of = (kind: PointKind): AddressView[] =>
+    points
+      .filter((point) => point.of === kind)
+      .map(({ value, kind: use, label, line_type, extension, shared_with, error }) => ({
+        value,
+        kind: use,
+        label,
+        line_type,
+        extension,
+        state: addressState(error),
+        shared_with,
+      }));
+  return { ...more, addresses: { phones: of('phone'), emails: of('email') } };
+}
+/** What is wrong with an address, told apart: one that isn't theirs, or one from which mail came back. */
+const addressState = (error: string | null): AddressState => (!error ? 'good' : error.startsWith('wrong ') ? 'wrong' : 'bounced');
 
 /** Whether somebody may give these tags: all are there, or they may make new ones. @throws AppError not_allowed */
 export async function requireTags(tx: Tx, principal: Principal, names: string[]): Promise<void> {

@@ -49,7 +49,7 @@ export type { contactsTable } from './contacts.model';
 export { insertActivitiesSql } from './activities.sql';
 export { derived, recordActivities, restate } from './record-activities';
 export { listTimeline } from './timeline.repository';
-export { addressesSchema, setAddresses, type TypedAddresses } from './addresses.service';
+export { addressesSchema, type TypedAddresses } from './typed-addresses';
 export { BIRTHDAY, listHolders, type KnownPerson } from './known-identities';
 export { ownAddresses } from './own-addresses';
 export { pinNote } from './pinned-note';

@@ -64,7 +64,7 @@ export async function requestDuplicateScan(principal: Principal): Promise<Duplic
 
 export async function findDuplicateScan(accountId: string, tx: Tx = reader()): Promise<DuplicateScanView> {
   const row = await tx.first<DuplicateScanView>(
-    'select state, pairs, error, ended_at from duplicate_scans where account_id = $1',
+    'select state, (select count(*)::int from duplicate_pairs p where p.account_id = s.account_id) as pairs, error, ended_at from duplicate_scans s where account_id = $1',
     [accountId],
   );
   return row ?? { state: 'never', pairs: 0, error: null, ended_at: null };

@@ -68,6 +68,8 @@ const COLUMNS = [
   'do_not_contact',
   'household_id',
   'archived_because',
+  'mailing',
+  'property',
 ] as const;
 const OF: Record<MergeChoice, readonly string[]> = {
   name: ['first_name', 'last_name'],
@@ -102,7 +104,7 @@ export async function mergeContacts(
     const taken = (Object.keys(OF) as MergeChoice[]).filter((field) => side(field) === 'gone').flatMap((field) => OF[field]);
     await tx.run(
       `update contacts k set ${taken.map((column) => `${column} = g.${column},`).join(' ')} roles = (select coalesce(array_agg(distinct r order by r), '{}') from unnest(k.roles || g.roles) r), wants = g.wants || k.wants,
-         do_not_contact = k.do_not_contact or g.do_not_contact, household_id = coalesce(k.household_id, g.household_id), created_at = least(k.created_at, g.created_at), updated_at = $3 from contacts g where k.id = $1 and g.id = $2`,
+         do_not_contact = k.do_not_contact or g.do_not_contact, household_id = coalesce(k.household_id, g.household_id), mailing = coalesce(k.mailing, g.mailing), property = coalesce(k.property, g.property), created_at = least(k.created_at, g.created_at), updated_at = $3 from contacts g where k.id = $1 and g.id = $2`,
       [keptId, goneId, at],
     );
     await haveOwner(tx, keptId, goneId, at);

@@ -3,7 +3,7 @@ import type { DuplicateReason, PairView } from '@/core/duplicates';
 import { reasonsSentence } from '@/core/duplicates';
 import { scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { findContacts, lockContact, visible } from '../contacts';
-import { now, reader, transact } from '../shared';
+import { now, reader, transact, type Tx } from '../shared';
 
 /** The surest pairs first. */
 export async function listPairs(scope: Scope, limit: number): Promise<PairView[]> {
@@ -46,23 +46,28 @@ export async function joinHousehold(principal: Principal, oneId: string, otherId
   await transact(async (tx) => {
     await lockContact(scope, oneId, tx);
     await lockContact(scope, otherId, tx);
-    const has = await tx.rows<{ household_id: string }>(
-      'select household_id from contacts where id = any($1::bigint[]) and household_id is not null order by household_id',
-      [[oneId, otherId]],
-    );
-    const household =
-      has[0]?.household_id ??
-      (await tx.first<{ id: string }>('insert into households (account_id, made_at) values ($1, $2) returning id', [
-        scope.accountId,
-        await now(tx),
-      ]))!.id;
-    const former = has[1]?.household_id ?? household;
-    await tx.run('update contacts set household_id = $1 where id = any($2::bigint[]) or (household_id = $3 and $3 <> $1)', [
-      household,
-      [oneId, otherId],
-      former,
-    ]);
+    await joinHouseholdIn(tx, scope.accountId, oneId, otherId);
   });
+}
+
+/** The same for two that are locked. */
+export async function joinHouseholdIn(tx: Tx, accountId: string, oneId: string, otherId: string): Promise<void> {
+  const has = await tx.rows<{ household_id: string }>(
+    'select household_id from contacts where id = any($1::bigint[]) and household_id is not null order by household_id',
+    [[oneId, otherId]],
+  );
+  const household =
+    has[0]?.household_id ??
+    (await tx.first<{ id: string }>('insert into households (account_id, made_at) values ($1, $2) returning id', [
+      accountId,
+      await now(tx),
+    ]))!.id;
+  const former = has[1]?.household_id ?? household;
+  await tx.run('update contacts set household_id = $1 where id = any($2::bigint[]) or (household_id = $3 and $3 <> $1)', [
+    household,
+    [oneId, otherId],
+    former,
+  ]);
 }
 
 /** Takes somebody out of their household; one who is left alone has none. */

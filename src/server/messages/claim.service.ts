@@ -58,7 +58,8 @@ type OfOutbox =
   | 'created_at'
   | 'broadcast_id'
   | 'template_id';
-type OfContact = 'first_name' | 'last_name' | 'stage' | 'time_zone' | 'do_not_contact' | 'street' | 'city' | 'postal_code';
+type OfContact =
+  'first_name' | 'last_name' | 'stage' | 'time_zone' | 'do_not_contact' | 'street' | 'city' | 'postal_code' | 'mailing';
 interface ClaimRow extends Pick<RowOf<typeof outboxTable>, OfOutbox>, Pick<RowOf<typeof contactsTable>, OfContact> {
   enrollment_state: string | null;
   any_stage: boolean;
@@ -120,7 +121,7 @@ const READ = `
   select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrollment_id, e.state as enrollment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went || ${MAYBE} as went, o.user_id, o.address, o.payload, o.automatic, o.attempts, o.created_at, ${ownMailSql('a')} as has_own_mail, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
     o.template_id, t.name as template, t.day_cap, case when t.day_cap is not null then (select count(*)::int from outbox s where s.template_id = t.id and s.sent_at >= (date_trunc('day', $1::timestamptz at time zone a.time_zone) at time zone a.time_zone)) end as template_sent,
     coalesce(h.do_not_contact, false) as household_says_no,
-    c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.error as point_error, r.state, r.at as permission_at, r.how,
+    c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, c.mailing, f.last_in_at, p.id as point_id, p.error as point_error, r.state, r.at as permission_at, r.how,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
     ${nameSql('u')} as agent_name, u.email as agent_email, u.phone as agent_phone
   from outbox o join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id

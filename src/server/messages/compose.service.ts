@@ -22,16 +22,25 @@ import {
 } from '../contacts';
 import { now, transact, wakeWorkers, type Tx } from '../shared';
 
-/** Asks the guardrails whether somebody may be touched by hand now. */
+/**
+ * Asks the guardrails whether somebody may be touched by hand now.
+ * @param chosen which of their addresses; the first that works, when none is chosen
+ * @throws AppError input_invalid for one that isn't theirs
+ */
 export async function askGuardrails(
   tx: Tx,
   principal: Principal,
   contactId: string,
   channel: Channel,
+  chosen?: string,
 ): Promise<{ verdict: Verdict; address: string | null }> {
   const scope = scopeFor(principal);
   const contact = await findContact(scope, contactId, tx);
-  const address = deliveryAddress(channel, contact);
+  if (chosen && !addressesOf(channel, contact).includes(chosen))
+    throw new AppError('input_invalid', 'That isn’t one of their numbers anymore.', {
+      fields: [{ field: 'number', message: 'isn’t one of theirs' }],
+    });
+  const address = chosen ?? deliveryAddress(channel, contact);
   const subject = pointKind(channel) ? (address ?? undefined) : addressesOf(channel, contact)[0];
   const details = await readPermissions(tx, scope.accountId, subject ? [subject] : []);
   const known = await tx.first<{

@@ -44,6 +44,8 @@ interface Known {
   contactId: string;
   accountId: string;
   address: string;
+  /** Others have the address as well. */
+  shared?: boolean;
 }
 
 /**
@@ -134,8 +136,11 @@ const knownBy = async (
   value: string,
   name = '',
 ): Promise<Known | null> => {
-  const holder = likeliest(await holdersOf(tx, accountId, kind, value), name);
-  return holder ? { contactId: holder.contact_id, accountId: holder.account_id, address: value } : null;
+  const holders = await holdersOf(tx, accountId, kind, value);
+  const holder = likeliest(holders, name);
+  return holder
+    ? { contactId: holder.contact_id, accountId: holder.account_id, address: value, shared: holders.length > 1 }
+    : null;
 };
 
 /** Whether an address is that of a contact of the account. */
@@ -241,6 +246,7 @@ async function recordAnswer(
         from: answer.from,
         to: answer.to || undefined,
         autoReply: answer.autoReply || undefined,
+        shared: known.shared || undefined,
         optOut: ends || undefined,
         refusal: refused?.refusal.kind,
       },

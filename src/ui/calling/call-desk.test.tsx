@@ -24,7 +24,7 @@ const ENDED: Call = {
   ended_at: '2026-11-23T18:27:00Z',
   talk_seconds: 252,
 };
-const start = (call: Call, answers: object = {}) => {
+const start = (call: Call, answers: object = {}, numbers: string[] = []) => {
   const asked = answering({
     'GET /calls/9': call,
     'PATCH /calls/9': {},
@@ -33,7 +33,8 @@ const start = (call: Call, answers: object = {}) => {
     ...answers,
   });
   const onDone = jest.fn();
-  return { asked, onDone, ...show(<CallDesk first={call} onDone={onDone} />) };
+  const onCall = jest.fn();
+  return { asked, onDone, onCall, ...show(<CallDesk first={call} numbers={numbers} onCall={onCall} onDone={onDone} />) };
 };
 const routes = (asked: { route: string }[]) => asked.map(({ route }) => route);
 
@@ -99,4 +100,25 @@ test('an outcome that could not be saved is said, and one stays', async () => {
   await user.keyboard('3');
   expect(await screen.findByText('Someone changed this call.')).toBeVisible();
   expect(onDone).not.toHaveBeenCalled();
+});
+
+const NUMBERS = ['+13605550142', '+13605550143'];
+
+test('after a wrong number the next one is called with Enter', async () => {
+  const { user, onCall, onDone } = start(ENDED, {}, NUMBERS);
+  await user.click(screen.getByRole('button', { name: /Wrong number/ }));
+  expect(await screen.findByRole('button', { name: /Call \(360\) 555-0143/ })).toBeVisible();
+  await user.keyboard('{Enter}');
+  expect(onCall).toHaveBeenCalledWith('+13605550143');
+  expect(onDone).not.toHaveBeenCalled();
+});
+
+test('another number during a call: this one is hung up, and the other is called when it has ended', async () => {
+  const { user, asked, onCall, queries } = start(CALL, {}, NUMBERS);
+  await user.click(screen.getByRole('button', { name: 'Another number' }));
+  await user.click(await screen.findByRole('menuitem', { name: /555-0143/ }));
+  await waitFor(() => expect(routes(asked)).toContain('POST /calls/9/hang-up'));
+  expect(onCall).not.toHaveBeenCalled();
+  queries.setQueryData(['call', '9'], ENDED);
+  await waitFor(() => expect(onCall).toHaveBeenCalledWith('+13605550143'));
 });

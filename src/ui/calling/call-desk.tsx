@@ -5,13 +5,13 @@
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { NAMED_OUTCOMES, outcomeName, type CallView, type CallOutcome } from '@/core/calling';
+import { isWrongNumber, NAMED_OUTCOMES, outcomeName, type CallView, type CallOutcome } from '@/core/calling';
 import { showPhone } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { howLong } from '@/core/shared';
 import { FromTemplate } from '../messages';
 import { ask, useShortcuts, useNow } from '../primitives';
-import { Button, Figure, Kbd, Row, Stack, Text, Textarea, useToast, Well } from '../kit';
+import { Button, Figure, Kbd, MenuButton, Row, Stack, Text, Textarea, useToast, Well } from '../kit';
 
 export type Call = Jsoned<CallView>;
 
@@ -23,8 +23,17 @@ const STATES: Record<Call['state'], string> = {
   ended: 'Ended',
 };
 
-/** @param onDone the outcome is named; what comes next is the next touch */
-export function CallDesk({ first, onDone }: { first: Call; onDone: () => void }) {
+interface CallDeskProps {
+  first: Call;
+  /** The numbers of theirs that work, in their order. */
+  numbers?: string[];
+  /** Calls another one of them. */
+  onCall?: (number: string) => void;
+  /** The outcome is named; what comes next is the next touch. */
+  onDone: () => void;
+}
+
+export function CallDesk({ first, numbers = [], onCall, onDone }: CallDeskProps) {
   const { data: call } = useQuery({
     queryKey: ['call', first.id],
     queryFn: () => ask('GET /calls/{id}', { params: { id: first.id } }),
@@ -33,6 +42,8 @@ export function CallDesk({ first, onDone }: { first: Call; onDone: () => void })
     refetchInterval: ({ state }) => (state.data?.state === 'ended' ? false : 2_000),
   });
   const over = call.state === 'ended';
+  const others = onCall ? numbers.filter((number) => number !== call.number) : [];
+  const afterHangUp = useCallNext(call, onCall);
   return (
     <Well as="section" aria-label="Call" aria-live="polite">
       <Row spread wrap={false} gap={3}>
@@ -47,10 +58,29 @@ export function CallDesk({ first, onDone }: { first: Call; onDone: () => void })
       <Stack gap={2} above={1}>
         {!over && <Script contactId={call.contact_id} />}
         <CallNote call={call} />
-        {over ? <Outcomes call={call} onDone={onDone} /> : <HangUp call={call} />}
+        {over ? (
+          <Outcomes call={call} others={others} onCall={(number) => onCall?.(number)} onDone={onDone} />
+        ) : (
+          <HangUp call={call} others={others} onSwitch={afterHangUp} />
+        )}
       </Stack>
     </Well>
   );
+}
+
+/** Calling another number of theirs as soon as the call under way has ended. @returns what says which one */
+function useCallNext(call: Call, onCall: CallDeskProps['onCall']): (number: string) => void {
+  const waiting = useRef<string | null>(null);
+  const over = call.state === 'ended';
+  useEffect(() => {
+    const number = waiting.current;
+    waiting.current = null;
+    if (over && number) onCall?.(number);
+    else waiting.current = number;
+  }, [over, onCall]);
+  return (number) => {
+    waiting.current = number;
+  };
 }
 
 /** What one has before oneself while one speaks. */
@@ -125,7 +155,7 @@ function CallNote({ call }: { call: Call }) {
   );
 }
 
-function HangUp({ call }: { call: Call }) {
+function HangUp({ call, others, onSwitch }: { call: Call; others: string[]; onSwitch: (number: string) => void }) {
   const toast = useToast();
   const hangUp = useMutation({
     mutationFn: () => ask('POST /calls/{id}/hang-up', { params: { id: call.id } }),
@@ -137,6 +167,22 @@ function HangUp({ call }: { call: Call }) {
       <Button look="warn" onClick={() => hangUp.mutate()} disabled={hangUp.isPending}>
         Hang up <Kbd>h</Kbd>
       </Button>
+      {others.length > 0 && (
+        <MenuButton
+          disabled={hangUp.isPending}
+          choices={others.map((number) => ({
+            key: number,
+            name: showPhone(number),
+            note: 'Hangs up and calls this one',
+            onChoose: () => {
+              onSwitch(number);
+              hangUp.mutate();
+            },
+          }))}
+        >
+          Another number
+        </MenuButton>
+      )}
       <Text tone="soft" small>
         The call is logged when it ends.
       </Text>
@@ -144,23 +190,40 @@ function HangUp({ call }: { call: Call }) {
   );
 }
 
-function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
+function Outcomes({
+  call,
+  others,
+  onCall,
+  onDone,
+}: {
+  call: Call;
+  others: string[];
+  onCall: (number: string) => void;
+  onDone: () => void;
+}) {
+  const [wrong, setWrong] = useState(false);
   const queries = useQueryClient();
   const toast = useToast();
   const name = useMutation({
     mutationFn: async (outcome: CallOutcome | null) => {
       if (outcome && outcome !== call.outcome) await ask('PATCH /calls/{id}', { params: { id: call.id }, body: { outcome } });
     },
-    onSuccess: () => {
+    onSuccess: (_, outcome) => {
       void queries.invalidateQueries();
-      onDone();
+      if (isWrongNumber(outcome ?? call.outcome ?? 'no_answer') && others.length) setWrong(true);
+      else onDone();
     },
     onError: toast.fail,
   });
-  useShortcuts('call', {
-    ...Object.fromEntries(NAMED_OUTCOMES.map(({ key }, at) => [`outcome${at + 1}`, () => name.mutate(key)])),
-    accept: () => name.mutate(null),
-  });
+  useShortcuts(
+    'call',
+    {
+      ...Object.fromEntries(NAMED_OUTCOMES.map(({ key }, at) => [`outcome${at + 1}`, () => name.mutate(key)])),
+      accept: () => name.mutate(null),
+    },
+    !wrong,
+  );
+  if (wrong) return <NextNumber number={others[0]!} onCall={onCall} onDone={onDone} />;
   return (
     <>
       <Row role="group" aria-label="Outcome of the call">
@@ -182,5 +245,18 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
         </Button>
       </Row>
     </>
+  );
+}
+
+/** After a wrong number: the next one of theirs. */
+function NextNumber({ number, onCall, onDone }: { number: string; onCall: (number: string) => void; onDone: () => void }) {
+  return (
+    <Row role="group" aria-label="Next number">
+      <Text>Marked wrong. They have another number.</Text>
+      <Button look="main" autoFocus onClick={() => onCall(number)}>
+        Call {showPhone(number)} <Kbd>Enter</Kbd>
+      </Button>
+      <Button onClick={onDone}>Not now</Button>
+    </Row>
   );
 }

@@ -4,11 +4,25 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { ChevronDown, X } from 'lucide-react';
 import { reasonsFor, type TodayGroup } from '@/core/today';
-import { showPhone } from '@/core/capture';
-import { ROLE_NAMES } from '@/core/contacts';
+import { ROLE_NAMES, type AddressView } from '@/core/contacts';
 import { capitalized } from '@/core/shared';
 import { Glyph, Strokes, useCalling, useFormat, useHorizon, useNow, useZone } from '../primitives';
-import { Ago, BareButton, Button, Callout, Heading, LinkButton, Row, Stack, Text, Toolbar, useToast } from '../kit';
+import {
+  Ago,
+  BareButton,
+  Button,
+  Callout,
+  Heading,
+  LinkButton,
+  MenuButton,
+  Row,
+  Stack,
+  Text,
+  Toolbar,
+  useToast,
+  type MenuChoice,
+} from '../kit';
+import { addressText, USE_NAMES } from './address-words';
 import { HorizonMenu, StageMenu, useInPlace } from './in-place';
 import type { OpenDesk } from './desk';
 import { nameOf, type ContactInFull } from './types';
@@ -83,16 +97,15 @@ function StageAndHorizon({ contact, readOnly }: { contact: ContactInFull; readOn
 
 function Addresses({ contact }: { contact: ContactInFull }) {
   const calling = useCalling();
-  const phones = contact.phones.map((phone) => ({
-    value: `${showPhone(phone)}${contact.extensions[phone] ? ` x${contact.extensions[phone]}` : ''}`,
-    error: contact.address_errors[phone],
-    tel: calling ? undefined : phone,
-  }));
-  const emails = contact.emails.map((email) => ({ value: email, error: contact.address_errors[email] }));
   return (
     <Row gap={3}>
-      {[...phones, ...emails].map((one) => (
-        <CopyLine key={one.value} {...one} />
+      {[...contact.addresses.phones, ...contact.addresses.emails].map((one) => (
+        <CopyLine
+          key={one.value}
+          value={addressText(one)}
+          error={contact.address_errors[one.value]}
+          tel={calling || one.value.includes('@') ? undefined : one.value}
+        />
       ))}
     </Row>
   );
@@ -155,16 +168,18 @@ export function Reasons({ contact, reasons }: { contact: ContactInFull; reasons?
 
 export function Actions({
   busy,
-  phone,
+  phones,
   onCall,
   onOpen,
 }: {
   busy: boolean;
-  phone: string | undefined;
-  onCall: () => void;
+  phones: AddressView[];
+  /** @param number one of them; the first that works when it is left out */
+  onCall: (number?: string) => void;
   onOpen: (desk: OpenDesk) => void;
 }) {
   const calling = useCalling();
+  const phone = (phones.find(({ state }) => state === 'good') ?? phones[0])?.value;
   const act = (label: string, key: string, glyph: string, desk: OpenDesk) => (
     <Button size="small" title={`${label} (${key})`} onClick={() => onOpen(desk)} disabled={busy}>
       <Glyph name={glyph} /> {label}
@@ -173,13 +188,24 @@ export function Actions({
   return (
     <Toolbar role="toolbar" aria-label="Actions" gap={1.5}>
       {calling || !phone ? (
-        <Button look="main" size="small" title="Call (c)" onClick={onCall} disabled={busy}>
+        <Button look="main" size="small" title="Call (c)" onClick={() => onCall()} disabled={busy}>
           <Glyph name="call" /> Call
         </Button>
       ) : (
         <LinkButton look="main" size="small" href={`tel:${phone}`}>
           <Glyph name="call" /> Call
         </LinkButton>
+      )}
+      {calling && phones.length > 1 && (
+        <MenuButton
+          size="small"
+          aria-label="Call another number"
+          title="Call another number"
+          disabled={busy}
+          choices={numberChoices(phones, onCall)}
+        >
+          <ChevronDown size={14} aria-hidden="true" />
+        </MenuButton>
       )}
       {act('Text', 't', 'text', { is: 'write', channel: 'text' })}
       {act('Email', 'e', 'email', { is: 'write', channel: 'email' })}
@@ -188,3 +214,14 @@ export function Actions({
     </Toolbar>
   );
 }
+
+/** Their numbers to choose from, with what each is. */
+const numberChoices = (phones: AddressView[], onCall: (number: string) => void): MenuChoice[] =>
+  phones.map((phone) => ({
+    key: phone.value,
+    name: addressText(phone),
+    note: [phone.kind && USE_NAMES[phone.kind], phone.label, phone.state === 'wrong' && 'wrong number']
+      .filter(Boolean)
+      .join(', '),
+    onChoose: () => onCall(phone.value),
+  }));

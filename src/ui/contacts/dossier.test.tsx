@@ -10,7 +10,6 @@ import type { ContactInFull } from './types';
 const PATCH = 'PATCH /contacts/5';
 const PERSON = {
   ...ODALYS,
-  extensions: { '+13605550142': '12' },
   address_errors: { 'odalys@kelp.example': 'bounced' },
   created_at: '2026-11-20T20:00:00Z',
   owned_since: '2026-11-21T20:00:00Z',

@@ -68,7 +68,8 @@ function Opened({
   const toast = useToast();
   const queries = useQueryClient();
   const place = useMutation({
-    mutationFn: () => ask('POST /contacts/{id}/calls', { params: { id: contact.id }, headers: freshKey() }),
+    mutationFn: (number?: string) =>
+      ask('POST /contacts/{id}/calls', { params: { id: contact.id }, body: number ? { number } : {}, headers: freshKey() }),
     onSuccess: (placed) => {
       setDesk({ is: 'call', call: placed });
       void queries.invalidateQueries({ queryKey: ['wire'] });
@@ -81,7 +82,7 @@ function Opened({
   useShortcuts(
     'dossier',
     {
-      call: () => !onThePhone && !place.isPending && place.mutate(),
+      call: () => !onThePhone && !place.isPending && place.mutate(undefined),
       text: () => open({ is: 'write', channel: 'text' }),
       email: () => open({ is: 'write', channel: 'email' }),
       letter: () => open({ is: 'write', channel: 'letter' }),
@@ -96,9 +97,22 @@ function Opened({
       <DossierHead contact={contact} readOnly={readOnly} onClose={onClose} />
       <Reasons contact={contact} reasons={reasons} />
       {!readOnly && (
-        <Actions phone={contact.phones[0]} busy={onThePhone || place.isPending} onCall={() => place.mutate()} onOpen={open} />
+        <Actions
+          phones={contact.addresses.phones}
+          busy={onThePhone || place.isPending}
+          onCall={(number) => place.mutate(number)}
+          onOpen={open}
+        />
       )}
-      {desk?.is === 'call' && <CallDesk key={desk.call.id} first={desk.call} onDone={() => setDesk({ is: 'next' })} />}
+      {desk?.is === 'call' && (
+        <CallDesk
+          key={desk.call.id}
+          first={desk.call}
+          numbers={contact.addresses.phones.filter(({ state }) => state === 'good').map(({ value }) => value)}
+          onCall={(number) => place.mutate(number)}
+          onDone={() => setDesk({ is: 'next' })}
+        />
+      )}
       {desk?.is === 'write' && (
         <Compose
           key={desk.channel}

@@ -1,6 +1,6 @@
 /** What is known about a contact, each changed where it stands: what is typed as people say it, what is sent of it, and the way back. */
 import { screen, waitFor, within } from '@testing-library/react';
-import { ODALYS, WORDS } from '../../../tests/harness/people-of-forms';
+import { address, ODALYS, WORDS } from '../../../tests/harness/people-of-forms';
 import { answering, refusal, sentTo, show, wrongAt } from '../../../tests/harness/render';
 import { Facts } from './facts';
 import type { ContactInFull } from './types';
@@ -8,7 +8,6 @@ import type { ContactInFull } from './types';
 const PATCH = 'PATCH /contacts/5';
 const IN_FULL = {
   ...ODALYS,
-  extensions: {},
   address_errors: {},
   created_at: '2026-03-02T20:00:00Z',
   calls: { attempts: 3, reached: 1, talk_seconds: 420 },
@@ -70,15 +69,79 @@ test.each([
   expect(sentTo(asked, PATCH)).toBeUndefined();
 });
 
-test('phones are one a line; what the server refuses is said at the field', async () => {
-  const PUT = 'PUT /contacts/5/addresses';
-  const asked = answering({ ...API, [PUT]: wrongAt('phones.1', 'not a valid phone number') });
+const TWO_PHONES = {
+  addresses: {
+    phones: [
+      address('+13605550142', { kind: 'cell' }),
+      address('+13605550143', { label: 'Front desk', shared_with: [{ id: '6', name: 'Bram Brandt' }] }),
+    ],
+    emails: [],
+  },
+};
+const OLD = [
+  { value: '(360) 555-0142', kind: 'cell', label: null, state: 'good' },
+  { value: '(360) 555-0143', kind: null, label: 'Front desk', state: 'good' },
+];
+
+test('a phone is added with its kind; what the server refuses is said at its field, and what was typed stays', async () => {
+  const asked = answering({ ...API, [PATCH]: wrongAt('phones.1', '“12” isn’t a phone number') });
   const { user } = facts();
-  await write(user, 'Phones', '(360) 555-0142{Enter}12');
-  await user.keyboard('{Control>}{Enter}{/Control}');
-  await waitFor(() => expect(sentTo(asked, PUT)).toEqual({ phones: ['(360) 555-0142', '12'] }));
-  expect(await screen.findByText(/not a valid phone number/i)).toBeVisible();
-  expect(screen.getByRole('textbox', { name: 'Phones' })).toHaveValue('(360) 555-0142\n12');
+  await user.click(screen.getByRole('button', { name: 'Add phone' }));
+  const form = within(screen.getByRole('form', { name: 'Add phone' }));
+  await user.type(form.getByLabelText('Phone'), '12');
+  await user.selectOptions(form.getByLabelText('Kind'), 'work');
+  await user.type(form.getByLabelText('Label'), 'Front desk{Enter}');
+  expect(await form.findByText('“12” isn’t a phone number')).toBeVisible();
+  expect(form.getByLabelText('Phone')).toHaveValue('12');
+  expect(sentTo(asked, PATCH)).toEqual({
+    phones: [
+      { value: '(360) 555-0142 x12', kind: 'cell', label: null, state: 'good' },
+      { value: '12', kind: 'work', label: 'Front desk' },
+    ],
+  });
+  await user.keyboard('{Escape}');
+  expect(screen.queryByRole('form')).toBeNull();
+});
+
+test('who shares a number stands with it; it is put first, marked wrong and removed, each with Undo', async () => {
+  const asked = answering(API);
+  const { user } = facts(TWO_PHONES);
+  expect(screen.getByText('Front desk · shared with Bram Brandt')).toBeVisible();
+  const choose = async (name: RegExp) => {
+    await user.click(screen.getByRole('button', { name: 'More for (360) 555-0143' }));
+    await user.click(await screen.findByRole('menuitem', { name }));
+  };
+  await choose(/Make it the first/);
+  await waitFor(() => expect(sentTo(asked, PATCH)).toEqual({ phones: OLD.toReversed() }));
+  await choose(/Wrong number/);
+  await waitFor(() => expect(sentTo(asked, PATCH)).toEqual({ phones: [OLD[0], { ...OLD[1], state: 'wrong' }] }));
+  await choose(/Remove/);
+  await waitFor(() => expect(sentTo(asked, PATCH)).toEqual({ phones: [OLD[0]] }));
+  await user.click((await screen.findAllByRole('button', { name: /Undo/ })).at(-1)!);
+  await waitFor(() => expect(sentTo(asked, PATCH)).toEqual({ phones: OLD }));
+});
+
+test('a changed number has no state from the one before', async () => {
+  const asked = answering(API);
+  const wrong = address('+13605550143', { state: 'wrong' });
+  const { user } = facts({ addresses: { phones: [wrong], emails: [] } });
+  await user.click(screen.getByTitle('Change: (360) 555-0143'));
+  await user.clear(screen.getByLabelText('Phone'));
+  await user.type(screen.getByLabelText('Phone'), '360 555 0199{Enter}');
+  await waitFor(() => expect(sentTo(asked, PATCH)).toEqual({ phones: [{ value: '360 555 0199', kind: null, label: null }] }));
+});
+
+test('letters go where somebody says, and home again when it is emptied', async () => {
+  const asked = answering(API);
+  const { user } = facts();
+  await user.click(screen.getByTitle('Change: Mailing'));
+  const form = within(screen.getByRole('form', { name: 'Mailing' }));
+  await user.type(form.getByLabelText('Street'), '9 Pier Road{Enter}');
+  await waitFor(() =>
+    expect(sentTo(asked, PATCH)).toEqual({ mailing: { street: '9 Pier Road', city: '', region: '', postal_code: '' } }),
+  );
+  await user.click(await screen.findByRole('button', { name: /Undo/ }));
+  await waitFor(() => expect(sentTo(asked, PATCH)).toEqual({ mailing: null }));
 });
 
 test('Esc leaves a fact as it was', async () => {

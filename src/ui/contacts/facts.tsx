@@ -1,13 +1,12 @@
 'use client';
 /** What is known about a contact, each changed where it stands: name, addresses, wants, dates, own fields, tags, household. */
 import { useState } from 'react';
-import { useQueryClient } from '@tanstack/react-query';
 import { capitalized, howLong } from '@/core/shared';
 import { CONTACT_ROLES, ROLE_NAMES, type ContactRole } from '@/core/contacts';
-import { showPhone } from '@/core/capture';
 import { readMoney } from '@/core/format';
-import { ask, useFormat, useZone } from '../primitives';
+import { useFormat, useZone } from '../primitives';
 import { Button, Fact, FactLine, MenuButton, Section, Stack, Text, useToast } from '../kit';
+import { AddressLines } from './address-lines';
 import { DetailsDialog } from './details';
 import { FactDates } from './fact-dates';
 import { OwnFacts } from './fact-fields';
@@ -15,6 +14,7 @@ import { Household } from './household';
 import { useSaveFact } from './in-place';
 import { Lenders } from './lenders';
 import { Merges } from './merges';
+import { PlaceLine } from './place-line';
 import { ContactTags } from './tags';
 import type { ContactInFull } from './types';
 
@@ -45,7 +45,7 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly:
       <Section title="History">
         <History contact={contact} />
       </Section>
-      {!readOnly && <Merges contactId={contact.id} />}
+      {!readOnly && <Merges contact={contact} />}
       {editing && <DetailsDialog contact={contact} onClose={() => setEditing(false)} />}
     </Stack>
   );
@@ -53,19 +53,8 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly:
 
 function Person({ contact, readOnly }: { contact: ContactInFull; readOnly: boolean }) {
   const save = useSaveFact(contact);
-  const queries = useQueryClient();
   const zone = useZone();
   const { place } = contact;
-  const setAddresses = (body: { phones?: string[]; emails?: string[] }) =>
-    ask('PUT /contacts/{id}/addresses', { params: { id: contact.id }, body }).then(() =>
-      queries.invalidateQueries({
-        predicate: ({ queryKey: [what, of] }) =>
-          what === 'contacts' || (['contact', 'timeline'].includes(String(what)) && of === contact.id),
-      }),
-    );
-  const phones = contact.phones.map(
-    (phone) => `${showPhone(phone)}${contact.extensions[phone] ? ` x${contact.extensions[phone]}` : ''}`,
-  );
   const text = (label: string, value: string | null, patch: (typed: string) => object, secret = false) => (
     <Fact
       label={label}
@@ -80,31 +69,15 @@ function Person({ contact, readOnly }: { contact: ContactInFull; readOnly: boole
     <>
       {text('First name', contact.first_name, (first_name) => ({ first_name }))}
       {text('Last name', contact.last_name, (last_name) => ({ last_name }))}
-      <Fact
-        label="Phones"
-        shown={phones.join(', ')}
-        typed={phones.join('\n')}
-        several
-        secret
-        readOnly={readOnly}
-        placeholder="One per line; the first is called first"
-        onSave={(typed) => setAddresses({ phones: linesOf(typed) })}
-      />
-      <Fact
-        label="Emails"
-        shown={contact.emails.join(', ')}
-        typed={contact.emails.join('\n')}
-        several
-        secret
-        readOnly={readOnly}
-        placeholder="One per line"
-        onSave={(typed) => setAddresses({ emails: linesOf(typed) })}
-      />
+      <AddressLines contact={contact} of="phones" readOnly={readOnly} />
+      <AddressLines contact={contact} of="emails" readOnly={readOnly} />
       {text('Company', contact.company, (company) => ({ company }))}
       {text('Street', place.street, (street) => ({ place: { street } }), true)}
       {text('City', place.city, (city) => ({ place: { city } }))}
       {text('State', place.region, (region) => ({ place: { region } }))}
       {text('ZIP', place.postal_code, (postal_code) => ({ place: { postal_code } }))}
+      <PlaceLine contact={contact} of="mailing" label="Mailing" readOnly={readOnly} />
+      <PlaceLine contact={contact} of="property" label="Property" readOnly={readOnly} />
       {contact.time_zone !== zone && <FactLine label="Time zone">{contact.time_zone.replace(/_/g, ' ')}</FactLine>}
       <Roles contact={contact} readOnly={readOnly} />
     </>

@@ -1,10 +1,11 @@
 'use client';
-/** Who shares a household with a contact: joined by finding somebody, left by a click, both undoable. */
+/** Who shares a household with a contact: joined by finding somebody or typing a name that is new, left by a click, all undoable. */
 import { useState } from 'react';
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask } from '../primitives';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { ask, freshKey } from '../primitives';
+import { FindContact } from './find-contact';
 import { nameOf, type ContactInFull } from './types';
-import { Button, Combo, LinkButton, ListLine, Section, Text, useToast } from '../kit';
+import { Button, LinkButton, ListLine, Section, Text, useToast } from '../kit';
 
 export function Household({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const [adding, setAdding] = useState(false);
@@ -26,6 +27,29 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
     onSuccess: (_, other) => {
       after();
       toast.tell(`${other.name} removed from the household.`, () => join.mutate(other));
+    },
+    onError: toast.fail,
+  });
+  const takeBack = useMutation({
+    mutationFn: (other_id: string) =>
+      ask('POST /contacts/{id}/merge', { params: { id: contact.id }, body: { other_id, choices: {} }, headers: freshKey() }),
+    onSuccess: after,
+    onError: toast.fail,
+  });
+  const add = useMutation({
+    mutationFn: (name: string) => {
+      const [first_name = '', ...rest] = name.trim().split(/\s+/);
+      return ask('POST /contacts/{id}/split', {
+        params: { id: contact.id },
+        body: { first_name, last_name: rest.join(' ') || contact.last_name },
+        headers: freshKey(),
+      });
+    },
+    onSuccess: (other) => {
+      setAdding(false);
+      after();
+      const name = nameOf(other);
+      toast.tell(`${name} added as a new contact in the household.`, () => takeBack.mutate(other.id));
     },
     onError: toast.fail,
   });
@@ -65,51 +89,13 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
       )}
       {adding && (
         <FindContact
+          label="Who shares the household"
+          onNew={add.mutate}
           without={[contact.id, ...contact.household.map(({ id }) => id)]}
           onPick={join.mutate}
           onClose={() => setAdding(false)}
         />
       )}
     </Section>
-  );
-}
-
-/** Finding a contact by name, email or phone. */
-function FindContact({
-  without,
-  onPick,
-  onClose,
-}: {
-  without: string[];
-  onPick: (other: { id: string; name: string }) => void;
-  onClose: () => void;
-}) {
-  const [q, setQ] = useState('');
-  const { data } = useQuery({
-    queryKey: ['household', 'find', q],
-    queryFn: async () => (await ask('GET /contacts', { query: { limit: 6, q } })).items,
-    enabled: q.trim().length > 1,
-    placeholderData: keepPreviousData,
-  });
-  const found = data?.filter(({ id }) => !without.includes(id)) ?? [];
-  return (
-    <Combo
-      label="Who shares the household"
-      placeholder="Name, email or phone"
-      empty={q.trim().length < 2 ? 'Type a name, email or phone' : 'No matches'}
-      autoFocus
-      typed={q}
-      onType={setQ}
-      onClose={onClose}
-      options={found.map((one) => ({
-        value: one.id,
-        name: nameOf(one),
-        note: [one.place.street, one.place.city].filter(Boolean).join(', '),
-      }))}
-      onPick={(id) => {
-        const one = found.find((other) => other.id === id);
-        if (one) onPick({ id, name: nameOf(one) });
-      }}
-    />
   );
 }

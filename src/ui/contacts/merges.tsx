@@ -1,14 +1,20 @@
 'use client';
-/** Whom a contact was merged with, and the way back. */
+/** One person or two: whom a contact was merged with and the way back, merging with somebody chosen by hand, splitting one that holds two. */
+import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type Jsoned } from '@/core/shared';
 import type { MergeView } from '@/core/duplicates';
 import { ask, freshKey, useZone, useFormat } from '../primitives';
-import { Button, ListLine, Section, Text, useToast } from '../kit';
+import { Button, ListLine, Row, Section, Text, useToast } from '../kit';
+import { FindContact } from './find-contact';
+import { SplitDialog } from './split-dialog';
+import { nameOf, type ContactInFull } from './types';
 
 type Merge = Jsoned<MergeView>;
 
-export function Merges({ contactId }: { contactId: string }) {
+export function Merges({ contact }: { contact: ContactInFull }) {
+  const contactId = contact.id;
+  const [open, setOpen] = useState<'merge' | 'split' | null>(null);
   const zone = useZone();
   const format = useFormat();
   const queries = useQueryClient();
@@ -25,10 +31,46 @@ export function Merges({ contactId }: { contactId: string }) {
     },
     onError: toast.fail,
   });
-  if (!merges?.length) return null;
+  const together = useMutation({
+    mutationFn: (other: { id: string; name: string }) =>
+      ask('POST /contacts/{id}/merge', {
+        params: { id: contactId },
+        body: { other_id: other.id, choices: {} },
+        headers: freshKey(),
+      }),
+    onSuccess: ({ merge_id }, other) => {
+      setOpen(null);
+      void queries.invalidateQueries();
+      toast.tell(`${other.name} merged into ${nameOf(contact)}.`, () =>
+        apart.mutate({ id: merge_id, gone: other.name, at: '', by: null }),
+      );
+    },
+    onError: toast.fail,
+  });
   return (
-    <Section title="Merged with">
-      {merges.map((merge) => (
+    <Section
+      title="Same person?"
+      end={
+        <Row gap={1}>
+          <Button size="tiny" onClick={() => setOpen('merge')}>
+            Merge
+          </Button>
+          <Button size="tiny" onClick={() => setOpen('split')}>
+            Split
+          </Button>
+        </Row>
+      }
+    >
+      {open === 'split' && <SplitDialog contact={contact} onClose={() => setOpen(null)} />}
+      {open === 'merge' && (
+        <FindContact label="Merge with" without={[contactId]} onPick={together.mutate} onClose={() => setOpen(null)} />
+      )}
+      {!merges?.length && open !== 'merge' && (
+        <Text tone="soft" small>
+          Merge a duplicate into this contact, or split it if it holds two people.
+        </Text>
+      )}
+      {merges?.map((merge) => (
         <ListLine
           key={merge.id}
           end={
@@ -37,7 +79,7 @@ export function Merges({ contactId }: { contactId: string }) {
             </Button>
           }
         >
-          {merge.gone}{' '}
+          Merged with {merge.gone}{' '}
           <Text tone="soft" small>
             {format.shortDay(new Date(merge.at), zone)}
             {merge.by && `, ${merge.by}`}

@@ -8,6 +8,7 @@ import { showPhone } from '@/core/capture';
 import { Glyph, useFormat, useNow, useRemembered, useZone } from '../primitives';
 import { BareButton, Button, EventLine, EventList, Row, Skeleton, Text } from '../kit';
 import { usePin } from './glance';
+import { Whose } from './whose';
 import { useTimeline, type TimelineLine } from './types';
 
 const FIRST = 40;
@@ -95,6 +96,7 @@ function Line({
         <Text tone="soft" small block dir="ltr">
           {detailOf(line, { zone, address })}
         </Text>
+        {line.data.shared && !readOnly && <Whose line={line} contactId={contactId} />}
       </div>
       {line.kind === 'note' && !readOnly ? (
         <BareButton

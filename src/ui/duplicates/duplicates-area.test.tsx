@@ -102,3 +102,14 @@ test('none found is good news', async () => {
   start({ 'GET /duplicates': { items: [] } });
   expect(await screen.findByText('No duplicates found.')).toBeVisible();
 });
+
+test('a pair is skipped for now, and comes again behind the others', async () => {
+  const { user, asked } = start();
+  const answered = asked.length;
+  await user.click(within((await opened()).closest('section')!).getByRole('button', { name: /^Skip/ }));
+  expect(await screen.findByRole('columnheader', { name: /^Merge in: Odile Brandt/ })).toBeVisible();
+  expect(screen.getByText('Odalys Brandt and Odi Brandt')).toBeVisible();
+  await user.keyboard('s');
+  expect(await screen.findByRole('columnheader', { name: /^Merge in: Odi Brandt/ })).toBeVisible();
+  expect(routes(asked.slice(answered)).filter((route) => route.startsWith('POST'))).toEqual([]);
+});

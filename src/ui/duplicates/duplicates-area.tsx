@@ -48,6 +48,8 @@ export function DuplicatesArea() {
     onSuccess: () => queries.invalidateQueries({ queryKey: ['duplicates'] }),
     onError: toast.fail,
   });
+  const [skipped, setSkipped] = useState<string[]>([]);
+  const [first, ...rest] = inTurn(pairs ?? [], skipped);
   const going = scan.data && ['waiting', 'running'].includes(scan.data.state);
   return (
     <section aria-label="Duplicates">
@@ -81,12 +83,17 @@ export function DuplicatesArea() {
           <Text tone="good">No duplicates found.</Text>
         </EmptyState>
       )}
-      {pairs && pairs.length > 0 && (
-        <Review key={`${pairs[0]!.one.id} ${pairs[0]!.other.id}`} pair={pairs[0]!} rest={pairs.slice(1)} />
-      )}
+      {first && <Review key={keyOf(first)} pair={first} rest={rest} onSkip={() => setSkipped([...skipped, keyOf(first)])} />}
     </section>
   );
 }
+
+const keyOf = ({ one, other }: Pair): string => `${one.id} ${other.id}`;
+/** Those that were skipped come last, in the order in which they were. */
+const inTurn = (pairs: Pair[], skipped: string[]): Pair[] => {
+  const place = (pair: Pair) => skipped.lastIndexOf(keyOf(pair));
+  return [...pairs].sort((a, b) => place(a) - place(b));
+};
 
 /** The three answers to a pair, and taking a merge back. */
 function useAnswers(pair: Pair, survivor: Contact, gone: Contact, choices: MergeChoices) {
@@ -125,7 +132,7 @@ function useAnswers(pair: Pair, survivor: Contact, gone: Contact, choices: Merge
   return { merge, different, household, busy: merge.isPending || different.isPending || household.isPending };
 }
 
-function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
+function Review({ pair, rest, onSkip }: { pair: Pair; rest: Pair[]; onSkip: () => void }) {
   const [swapped, setSwapped] = useState(false);
   const [choices, setChoices] = useState<MergeChoices>({});
   const [survivor, gone] = swapped ? [pair.other, pair.one] : [pair.one, pair.other];
@@ -134,6 +141,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
     merge: () => merge.mutate(),
     different: () => different.mutate(),
     household: () => household.mutate(),
+    skip: () => rest.length > 0 && onSkip(),
   });
   return (
     <>
@@ -155,6 +163,11 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
         <Button disabled={busy} onClick={() => household.mutate()}>
           Same household <Kbd>h</Kbd>
         </Button>
+        {rest.length > 0 && (
+          <Button disabled={busy} onClick={onSkip}>
+            Skip <Kbd>s</Kbd>
+          </Button>
+        )}
       </Row>
       {rest.length > 0 && <Coming pairs={rest} />}
     </>

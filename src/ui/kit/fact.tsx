@@ -21,6 +21,9 @@ const Line = styled('div')(({ theme: { vars } }) => ({
   '& button svg': { visibility: 'hidden', color: vars.palette.text.secondary, marginLeft: 6, verticalAlign: -1 },
   '& button:hover': { background: vars.palette.magpie.hair },
   '& button:hover svg, & button:focus-visible svg': { visibility: 'visible' },
+  '&:has([data-end])': { gridTemplateColumns: '112px minmax(0, 1fr) auto' },
+  '& [data-end] button': { width: 'auto', margin: 0, padding: '2px 6px' },
+  '& [data-end] button svg': { visibility: 'visible', margin: 0 },
 }));
 
 export interface FactProps {
@@ -112,13 +115,14 @@ export function Fact({ label, shown, typed, onSave, readOnly = false, several = 
   );
 }
 
-/** A line of the same look for what is changed otherwise. */
-export const FactLine = ({ label, children }: { label: string; children: ReactNode }) => (
+/** A line of the same look for what is changed otherwise. @param end what else can be done with it */
+export const FactLine = ({ label, end, children }: { label: string; end?: ReactNode; children: ReactNode }) => (
   <Line as="div">
     <Text tone="soft" small>
       {label}
     </Text>
     <div>{children}</div>
+    {end && <div data-end="">{end}</div>}
   </Line>
 );
 

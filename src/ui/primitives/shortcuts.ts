@@ -40,6 +40,7 @@ export const SHORTCUTS = {
     merge: ['enter', 'Merge the two'],
     different: ['x', 'They’re different people'],
     household: ['h', 'Same household'],
+    skip: ['s', 'Skip this pair for now'],
   },
   inbox: { read: ['r', 'Mark read or unread'] },
   list: {

@@ -11,6 +11,7 @@ export const CALLING_OPERATIONS = {
     summary: 'Call a contact',
     scope: 'contacts:write',
     only: 'user',
+    body: Joi.object({ number: Joi.string().max(20).example('+15645550123') }).default({}),
     answer: answer<CallView>(),
   },
   getCall: { method: 'GET', path: '/calls/{id}', summary: 'Get a call', scope: 'contacts:read', answer: answer<CallView>() },

@@ -10,6 +10,7 @@ import type { ContactView } from '@/core/contacts';
 import type { ExportView, ScheduleView } from '@/core/exports';
 import type { ImportView } from '@/core/imports';
 import type { DuplicateScanView, MergeView, PairView } from '@/core/duplicates';
+import { splitSchema } from '@/server/duplicates';
 import type { FeedView } from '@/server/calendar';
 import { answer, nothing, type Download, type Operation } from './operation';
 import { limit, id } from './parts';
@@ -67,6 +68,22 @@ export const DATABASE_OPERATIONS = {
       ),
     }),
     answer: answer<ContactView & { merge_id: string }>(),
+  },
+  sayWhose: {
+    method: 'PUT',
+    path: '/activities/{id}/whose',
+    summary: 'Say which contact wrote a message from a shared phone or email',
+    scope: 'contacts:write',
+    body: Joi.object({ contact_id: id.required() }),
+    answer: nothing,
+  },
+  splitContact: {
+    method: 'POST',
+    path: '/contacts/{id}/split',
+    summary: 'Split a contact that holds two people; merging them undoes it',
+    scope: 'contacts:write',
+    body: splitSchema,
+    answer: answer<ContactView>(),
   },
   listMerges: {
     method: 'GET',
