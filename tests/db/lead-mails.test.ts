@@ -85,7 +85,7 @@ test('with whom they ask, an extension, the day of the move and a no to letters 
   const [found] = (await app().m.contacts.listContacts(app().scope, { q: '5645550178', limit: 2 })).items;
   const contact = await app().contact(found!.id);
   expect(contact).toMatchObject({
-    extensions: { '+15645550178': '44' },
+    addresses: { phones: [expect.objectContaining({ value: '+15645550178', extension: '44' })] },
     wants: { move_by: '2027-02-15' },
     permissions: { letter: 'withdrawn' },
   });
