@@ -15,6 +15,13 @@ test('it shows one’s own people’s days, and nobody else’s; a new address e
   const theirs = await calendar.createFeed(app().users.Brisa!);
   expect(await calendar.calendarAt(tokenOf(mine.url))).toContain('SUMMARY:Oda Brandvold: birthday');
   expect(await calendar.calendarAt(tokenOf(theirs.url))).not.toContain('Oda');
+  const own = await app().db.rows<{ id: string }>(
+    `insert into fields (account_id, name, kind, position, made_at) values (1, 'Lease ends', 'date', 1, now()), (1, 'Name day', 'yearly', 2, now()) returning id`,
+  );
+  await contacts.updateContact(app().as('Abel'), contact.id, { fields: { [own[0]!.id]: '2027-03-01', [own[1]!.id]: '11-03' } });
+  const withOwn = await calendar.calendarAt(tokenOf(mine.url));
+  expect(withOwn).toContain('DTSTART;VALUE=DATE:20270301\r\nTRANSP:TRANSPARENT\r\nSUMMARY:Oda Brandvold: Lease ends');
+  expect(withOwn).toContain('SUMMARY:Oda Brandvold: Name day');
   expect((await calendar.readFeed(app().users.Abel!))!.read_at).not.toBeNull();
   const next = await calendar.createFeed(app().users.Abel!);
   await expect(calendar.calendarAt(tokenOf(mine.url))).rejects.toMatchObject({ code: 'not_found' });

@@ -27,3 +27,11 @@ test('no line is longer than 75 bytes and each ends as the standard asks', () =>
   expect(lines.at(-1)).toBe('');
   expect(text({})).not.toMatch(/[^\r]\n/);
 });
+
+test('a day of one of the account’s own fields has the name of the field, and comes back only where it is yearly', () => {
+  const lease = { kind: 'other', label: 'Lease ends', year: 2027, monthDay: 301, fieldId: '4' };
+  expect(text({ ...lease, once: true })).toContain('UID:7-field4-301@urraca');
+  expect(text({ ...lease, once: true })).not.toContain('RRULE');
+  expect(text({ ...lease, once: true })).toContain('SUMMARY:Oda\\, the elder: Lease ends\r\n');
+  expect(text(lease)).toContain('RRULE:FREQ=YEARLY');
+});

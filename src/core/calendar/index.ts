@@ -2,7 +2,7 @@
 import { folded } from '../exports';
 import { DATE_NAMES, type DateKind } from '../contacts';
 
-/** A date of a contact that comes back each year. */
+/** A date of a contact: one that comes back each year, or a day of its own field that is there once. */
 export interface YearlyDay {
   contactId: string;
   name: string;
@@ -11,6 +11,10 @@ export interface YearlyDay {
   year: number | null;
   /** 1103 is 3 November. */
   monthDay: number;
+  /** The account's own field in which it stands. */
+  fieldId?: string | null;
+  /** It doesn't come back. */
+  once?: boolean;
 }
 
 const escaped = (text: string): string =>
@@ -43,12 +47,12 @@ function eventOf(day: YearlyDay, now: Date, url: (contactId: string) => string):
   const words = day.label || DATE_NAMES[day.kind];
   return [
     'BEGIN:VEVENT',
-    `UID:${day.contactId}-${day.kind}-${day.monthDay}@urraca`,
+    `UID:${day.contactId}-${day.fieldId ? `field${day.fieldId}` : day.kind}-${day.monthDay}@urraca`,
     `DTSTAMP:${stamp(now)}`,
     `DTSTART;VALUE=DATE:${first}${two(month)}${two(date)}`,
-    leap ? 'RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=-1' : 'RRULE:FREQ=YEARLY',
+    ...(day.once ? [] : [leap ? 'RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=-1' : 'RRULE:FREQ=YEARLY']),
     'TRANSP:TRANSPARENT',
-    `SUMMARY:${escaped(`${day.name}: ${words}${day.year ? ` (${day.year})` : ''}`)}`,
+    `SUMMARY:${escaped(`${day.name}: ${words}${day.year && !day.once ? ` (${day.year})` : ''}`)}`,
     `URL:${url(day.contactId)}`,
     'END:VEVENT',
   ];

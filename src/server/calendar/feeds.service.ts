@@ -1,4 +1,4 @@
-/** A person's calendar of the important dates of their people, at a secret address that can be revoked; kept hashed, shown once. */
+/** A person's calendar of the important dates of their people, those of the account's own fields among them, at a secret address that can be revoked; kept hashed, shown once. */
 import { calendarOf, type YearlyDay } from '@/core/calendar';
 import { notFound } from '@/core/shared';
 import { scopeFor, type User } from '@/core/accounts';
@@ -47,10 +47,15 @@ export async function calendarAt(token: string): Promise<string> {
   const user = feed && (await findUser(feed.user_id));
   if (!user) throw notFound('calendar');
   const bind: unknown[] = [];
-  const where = visible(scopeFor({ kind: 'user', user }), bind);
+  const scope = scopeFor({ kind: 'user', user });
+  const where = visible(scope, bind);
+  const accountAt = `$${bind.push(scope.accountId)}`;
   const days = await reader().rows<YearlyDay>(
-    `select c.id as "contactId", ${DISPLAY_NAME} as name, d.kind, d.label, d.year, d.month_day as "monthDay"
-     from contact_dates d join contacts c on c.id = d.contact_id where ${where} and c.stage <> 'archived' order by d.month_day, c.id`,
+    `select c.id as "contactId", ${DISPLAY_NAME} as name, d.kind, d.label, d.year, d.month_day as "monthDay", d.field_id as "fieldId", d.once
+     from (select contact_id, kind, label, year, month_day, null::bigint as field_id, false as once from contact_dates
+       union all select v.contact_id, 'other', f.name, extract(year from v.day)::int, coalesce(to_char(v.day, 'MMDD')::int, v.month_day), f.id, f.kind = 'date'
+         from fields f join field_values v on v.field_id = f.id where f.account_id = ${accountAt} and f.kind in ('date', 'yearly') and f.deleted_at is null and coalesce(to_char(v.day, 'MMDD')::int, v.month_day) is not null) d
+     join contacts c on c.id = d.contact_id where ${where} and c.stage <> 'archived' order by d.month_day, c.id, d.field_id nulls first`,
     bind,
   );
   return calendarOf(
