@@ -196,3 +196,19 @@ test('a thousand people of one sound in one place are looked through in a moment
   expect(pairs).toContainEqual({ one: 'Ottilie', other: 'Ottilie' });
   expect(pairs.length).toBeLessThan(100);
 });
+
+test.each(['the first', 'the second'] as const)(
+  'an overdue next touch of %s stays the next one after a merge, and goes back',
+  async (whose) => {
+    const [one, other] = await pair();
+    const { duplicates, contacts } = app().m;
+    const [overdue, later] = whose === 'the first' ? [one, other] : [other, one];
+    await contacts.setNextTouch(app().as('Ada'), overdue, new Date('2026-11-20T18:00:00Z'), 'Call back');
+    await contacts.setNextTouch(app().as('Ada'), later, new Date('2026-12-20T18:00:00Z'), 'Send the card');
+    const { merge_id, next_touch } = await duplicates.mergeContacts(app().as('Ada'), one, other, {});
+    expect(next_touch).toMatchObject({ at: new Date('2026-11-20T18:00:00Z'), note: 'Call back' });
+    await duplicates.undoMerge(app().as('Ada'), merge_id);
+    expect((await app().contact(later)).next_touch).toMatchObject({ note: 'Send the card' });
+    expect(await app().verified()).toEqual([]);
+  },
+);
