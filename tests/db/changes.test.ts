@@ -42,7 +42,7 @@ async function undo(id: string) {
 /** Everything that a change could touch, as it stands. */
 const snapshot = (it: TestApp) =>
   it.db.rows(
-    `select c.id, c.stage, c.horizon, c.roles, c.owner_id, c.office_id, c.archived_because, c.deleted_at, c.next_touch_at,
+    `select c.id, c.stage, c.stage_since, c.horizon, c.roles, c.owner_id, c.office_id, c.archived_because, c.deleted_at, c.next_touch_at,
        (select array_agg(tag_id order by tag_id) from contact_tags where contact_id = c.id) as tags,
        (select array_agg(value order by id) from contact_points where contact_id = c.id and active) as points,
        (select jsonb_agg(to_jsonb(v) order by field_id, ordinal) from field_values v where contact_id = c.id) as fields,
@@ -103,6 +103,7 @@ test.each<[string, (ids: string[]) => Promise<BulkAction> | BulkAction]>([
   const ids = await crowd(4);
   const it = app();
   const what = await make(ids);
+  await it.db.run(`update contacts set stage_since = stage_since - interval '9 days'`);
   const before = await snapshot(it);
   const done = await change(what, { ids });
   expect(done).toMatchObject({ state: 'done', total: 4, done: 4 });

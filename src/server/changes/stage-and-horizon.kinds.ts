@@ -45,8 +45,8 @@ export const stage: Kind<Of<'stage'>> = {
   leaves: (change, bind) =>
     `case when c.stage = $${bind.push(change.stage)} then 'so_already' ${change.stage === 'new' ? `when f.attempts > 0 or f.last_human_out_at is not null or f.last_in_at is not null then 'tried_already'` : ''} end`,
   apply: async (doing, change, ids) => {
-    const rows = await doing.tx.rows<{ id: string; stage: string; archived_because: string | null }>(
-      `select c.id, c.stage, c.archived_because from contacts c join contact_facts f on f.contact_id = c.id where c.id = any($1::bigint[]) and c.stage <> $2
+    const rows = await doing.tx.rows<{ id: string; stage: string; stage_since: Date; archived_because: string | null }>(
+      `select c.id, c.stage, c.stage_since, c.archived_because from contacts c join contact_facts f on f.contact_id = c.id where c.id = any($1::bigint[]) and c.stage <> $2
          ${change.stage === 'new' ? 'and f.attempts = 0 and f.last_human_out_at is null and f.last_in_at is null' : ''} order by c.id for update of c`,
       [ids, change.stage],
     );
@@ -60,7 +60,7 @@ export const stage: Kind<Of<'stage'>> = {
       doing,
       rows.map((row) => ({
         contact_id: row.id,
-        before: { stage: row.stage, because: row.archived_because },
+        before: { stage: row.stage, since: row.stage_since, because: row.archived_because },
         after: { stage: change.stage },
       })),
     );
@@ -80,6 +80,11 @@ export const stage: Kind<Of<'stage'>> = {
       doing.tx,
       doing.accountId,
       rows.map((row) => line(doing, row.id, 'stage', { fromStage: change.stage, stage: row.stage })),
+    );
+    /* They stand there as long as before. Missing in changes of long ago. */
+    await doing.tx.run(
+      `update contacts c set stage_since = (i.before->>'since')::timestamptz from ${ITEMS(1)} where c.id = i.contact_id and c.id = any($2::bigint[]) and i.before ? 'since'`,
+      [itemsJson(items), rows.map(({ id }) => id)],
     );
     return { restored: rows.length, why: 'changed_since' };
   },
