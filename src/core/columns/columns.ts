@@ -2,6 +2,7 @@
  * The columns of contacts: each is one entry, of which the grid, its order, segments, files out, files in and the fields of messages take
  * what they need. A column of a kind that there is none of adds a kind of `Cell`, and `CELLS` of the grid says how it looks.
  */
+import { tagCell } from '../tags';
 import { formatMoney } from '../format';
 import { showPhone } from '../capture';
 import { CHANNEL_KEYS, CHANNELS, type Channel, type ContactView, type DateKind, type Horizon } from '../contacts';
@@ -173,7 +174,7 @@ export const CONTACT_COLUMNS = {
     grid: { width: 210, cell: ({ tags }) => ({ is: 'tags', ids: tags }) },
     sort: 'down',
     filter: 'tag',
-    export: (person) => person.tags.join('; '),
+    export: (person) => person.tags.map(tagCell).join('; '),
     import: 'tags',
   },
   wants: {

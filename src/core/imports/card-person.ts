@@ -52,7 +52,7 @@ export function readCard(card: Card, row: number, thisYear: number): ImportedPer
     .map((line) => unescaped(line.value))
     .filter((note) => trimmed(note));
   person.notes = notes.length ? soundText(person, 'the note', notes.join('\n'), true) : null;
-  person.tags = [...new Set(valuesOf(card, 'CATEGORIES').flatMap((line) => partsOf(line.value, ',').flatMap(tagWords)))];
+  person.tags = [...new Set(valuesOf(card, 'CATEGORIES').flatMap((line) => categoriesIn(line.value)))];
   for (const line of valuesOf(card, 'ROLE')) person.roles.push(...roleWords(unescaped(line.value)).roles);
   person.uid = textOf(card, 'UID') || null;
   partnerInto(person, card);
@@ -160,3 +160,7 @@ export function linkPartners(people: ImportedPerson[]): void {
     if (partner) person.partner = { first: partner.first, last: partner.last, emails: [], phones: [], birthday: null };
   }
 }
+
+/** Categories of a card: one with an escaped sign is one tag, others may be several as in a cell. */
+const categoriesIn = (value: string): string[] =>
+  /\\[,;]/.test(value) ? partsOf(value, ',').map(trimmed).filter(Boolean) : partsOf(value, ',').flatMap(tagWords);

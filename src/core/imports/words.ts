@@ -153,12 +153,14 @@ export function yesOrNo(cell: string): boolean | null | 'unclear' {
   return NO.has(word) ? false : 'unclear';
 }
 
-/** Several tags in one cell. */
+/** One tag of a cell: in quotes, or up to the next sign that parts them. */
+const TAG_IN_CELL = /[^\S\n]*"(?:[^"]|"")+"[^\S\n]*(?=$|[;,|\n])|[^;,|\n]+/g;
+/** Several tags in one cell; one in quotes may hold the signs that part them, as an export writes it. */
 export const tagWords = (cell: string): string[] => [
   ...new Map(
-    cell
-      .split(/[;,|\n]/)
-      .map((tag) => trimmed(tag).replace(/^#/, ''))
+    (cell.replace(/^'(?=[=+\-@])/, '').match(TAG_IN_CELL) ?? [])
+      .map(trimmed)
+      .map((tag) => (/^"[^]+"$/.test(tag) ? tag.slice(1, -1).replaceAll('""', '"') : tag.replace(/^#/, '')))
       .filter(Boolean)
       .map((tag) => [tag.toLowerCase(), tag]),
   ).values(),

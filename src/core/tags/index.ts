@@ -27,3 +27,4 @@ export const tagName = (text: string): string =>
 /** Lenders look on; an account may bar other roles from making new tags, never those who run the office. */
 export const mayMakeTags = (role: Role, barred: readonly string[]): boolean =>
   role !== 'lender' && (role === 'owner' || role === 'admin' || !barred.includes(role));
+export { tagCell } from './tag-cell';
