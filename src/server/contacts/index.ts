@@ -50,7 +50,7 @@ export { insertActivitiesSql } from './activities.sql';
 export { derived, recordActivities, restate } from './record-activities';
 export { listTimeline } from './timeline.repository';
 export { addressesSchema, type TypedAddresses } from './typed-addresses';
-export { BIRTHDAY, listHolders, type KnownPerson } from './known-identities';
+export { IDENTITY, listHolders, type IdentityRow, type KnownPerson } from './known-identities';
 export { ownAddresses } from './own-addresses';
 export { pinNote } from './pinned-note';
 export { segmentSql, type SegmentContext } from './segment.sql';

@@ -6,15 +6,18 @@ import { nameSql, type Tx } from '../shared';
 const MOST_HOLDERS = 200;
 const FORMER_NAMES = 20;
 
-interface KnownRow {
+/** A person as they are compared, read from a contact `c` with its addresses. */
+export interface IdentityRow {
   id: string;
   name: string;
   street: string | null;
   city: string | null;
   postal_code: string | null;
   addresses: string[];
-  former: string[];
   birthday: string | null;
+}
+interface KnownRow extends IdentityRow {
+  former: string[];
 }
 /** A person with the name they are known by. */
 export interface KnownPerson extends PreparedKnown {
@@ -22,8 +25,11 @@ export interface KnownPerson extends PreparedKnown {
 }
 
 /** `1961-04-02` of a contact `c`, in SQL; `04-02` where the year is not known. */
-export const BIRTHDAY = `(select case when d.year is null then '' else lpad(d.year::text, 4, '0') || '-' end || to_char(d.month_day / 100, 'FM00') || '-' || to_char(d.month_day % 100, 'FM00')
+const BIRTHDAY = `(select case when d.year is null then '' else lpad(d.year::text, 4, '0') || '-' end || to_char(d.month_day / 100, 'FM00') || '-' || to_char(d.month_day % 100, 'FM00')
   from contact_dates d where d.contact_id = c.id and d.kind = 'birthday' order by d.id limit 1)`;
+
+/** What an identity needs of a contact `c` beside its addresses. */
+export const IDENTITY = `c.id, coalesce(nullif(${nameSql('c')}, ''), c.company, '') as name, c.street, c.city, c.postal_code, ${BIRTHDAY} as birthday`;
 
 /**
  * Those who have one of some addresses, the oldest first.
@@ -38,7 +44,7 @@ export async function listHolders(tx: Tx, accountId: string, addresses: readonly
        cross join lateral (select p.contact_id from contact_points p join contacts n on n.id = p.contact_id
          where p.account_id = $1 and p.kind = case when a.value like '%@%' then 'email' else 'phone' end and p.value = a.value and p.active
          order by lower(n.last_name) = lower($3) desc, p.contact_id limit ${MOST_HOLDERS}) x group by x.contact_id)
-     select c.id, coalesce(nullif(${nameSql('c')}, ''), c.company, '') as name, c.street, c.city, c.postal_code, h.addresses, ${BIRTHDAY} as birthday, array(
+     select ${IDENTITY}, h.addresses, array(
          select distinct concat_ws(' ', i.parsed->>'firstName', i.parsed->>'lastName') from (select parsed from inquiries where contact_id = c.id order by arrived_at desc limit ${FORMER_NAMES}) i) as former
      from holder h join contacts c on c.id = h.contact_id order by c.id`,
     [accountId, addresses, family],

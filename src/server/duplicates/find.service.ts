@@ -2,8 +2,8 @@
 import type { DuplicateReason, DuplicateScanView } from '@/core/duplicates';
 import { comparePrepared, homeOf, preparedIdentity, type PreparedIdentity } from '@/core/identity';
 import { scopeFor, type Principal } from '@/core/accounts';
-import { BIRTHDAY } from '../contacts';
-import { enqueue, nameSql, now, reader, transact, type Tx } from '../shared';
+import { IDENTITY, type IdentityRow } from '../contacts';
+import { enqueue, now, reader, transact, type Tx } from '../shared';
 
 /** More pairs than these nobody reviews in one go; the surest come first. */
 const MOST_PAIRS = 20_000;
@@ -92,25 +92,13 @@ export async function findDuplicates(accountId: string): Promise<void> {
 
 async function peopleOf(tx: Tx, pairs: Pair[]): Promise<Map<string, PreparedIdentity>> {
   const ids = [...new Set(pairs.flatMap(({ one_id, other_id }) => [one_id, other_id]))];
-  const rows = await tx.rows<PersonRow>(
-    `select c.id, coalesce(nullif(${nameSql('c')}, ''), c.company, '') as name, c.street, c.city, c.postal_code,
-       array(select value from contact_points p where p.contact_id = c.id) as addresses,
-       ${BIRTHDAY} as birthday
+  const rows = await tx.rows<IdentityRow>(
+    `select ${IDENTITY}, array(select value from contact_points p where p.contact_id = c.id) as addresses
      from contacts c where c.id = any($1::bigint[])`,
     [ids],
   );
   return new Map(rows.map((row) => [row.id, preparedIdentity({ ...row, home: homeOf(row.street, row.city, row.postal_code) })]));
 }
-interface PersonRow {
-  id: string;
-  name: string;
-  street: string | null;
-  city: string | null;
-  postal_code: string | null;
-  addresses: string[];
-  birthday: string | null;
-}
-
 /** Two whose names say that they are two, or who were born on different days, are not shown; the rest says why with what speaks for it. */
 function judged(pair: Pair, people: Map<string, PreparedIdentity>): Pair[] {
   const [one, other] = [people.get(pair.one_id)!, people.get(pair.other_id)!];

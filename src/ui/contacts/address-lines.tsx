@@ -1,19 +1,15 @@
 'use client';
 /** The phones or emails of a contact where they stand: added, changed, put in order, marked wrong, removed, each with Undo. */
-import { useState, type KeyboardEvent } from 'react';
+import { useState } from 'react';
 import { useMutation } from '@tanstack/react-query';
 import { Ellipsis, Pencil } from 'lucide-react';
 import { ADDRESS_USES, type AddressUse, type AddressView } from '@/core/contacts';
 import {
   BareButton,
-  ErrorMessage,
   FactLine,
-  FormEnd,
-  FormFields,
   MenuButton,
   Row,
   SelectFormField,
-  Stack,
   Text,
   TextFormField,
   useSaveForm,
@@ -21,6 +17,7 @@ import {
   type MenuChoice,
 } from '../kit';
 import { addressNote, addressText, NOUN, sentAddress, USE_NAMES, type AddressList, type SentAddress } from './address-words';
+import { FormInPlace } from './form-in-place';
 import { useSaveFact } from './in-place';
 import type { ContactInFull } from './types';
 
@@ -210,41 +207,25 @@ function AddressForm({
     fieldOf: (field) => (field.startsWith(`${of}.${place}`) ? 'value' : undefined),
     onSaved,
   });
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key !== 'Escape') return;
-    event.stopPropagation();
-    onClose();
-  };
   return (
-    <form
-      onSubmit={form.submit}
-      onKeyDown={onKeyDown}
-      noValidate
-      aria-label={first.value ? `Change ${first.value}` : `Add ${NOUN[of].toLowerCase()}`}
-    >
-      <FormFields of={form}>
-        <Stack gap={2} above={1}>
-          <TextFormField
-            name="value"
-            label={NOUN[of]}
-            autoFocus
-            placeholder={of === 'phones' ? '(360) 555-0142' : 'oda@harbor.example'}
-          />
-          <Row gap={2} align="start">
-            <SelectFormField name="kind" label="Kind">
-              <option value="">Not said</option>
-              {ADDRESS_USES.map((use) => (
-                <option key={use} value={use}>
-                  {USE_NAMES[use]}
-                </option>
-              ))}
-            </SelectFormField>
-            <TextFormField name="label" label="Label" placeholder="Front desk, summer…" />
-          </Row>
-          <FormEnd does="Save" busy={form.busy} onCancel={onClose} />
-          <ErrorMessage error={form.error} />
-        </Stack>
-      </FormFields>
-    </form>
+    <FormInPlace label={first.value ? `Change ${first.value}` : `Add ${NOUN[of].toLowerCase()}`} form={form} onClose={onClose}>
+      <TextFormField
+        name="value"
+        label={NOUN[of]}
+        autoFocus
+        placeholder={of === 'phones' ? '(360) 555-0142' : 'oda@harbor.example'}
+      />
+      <Row gap={2} align="start">
+        <SelectFormField name="kind" label="Kind">
+          <option value="">Not said</option>
+          {ADDRESS_USES.map((use) => (
+            <option key={use} value={use}>
+              {USE_NAMES[use]}
+            </option>
+          ))}
+        </SelectFormField>
+        <TextFormField name="label" label="Label" placeholder="Front desk, summer…" />
+      </Row>
+    </FormInPlace>
   );
 }

@@ -1,21 +1,10 @@
 'use client';
 /** Where a contact's letters go, and the property they have to do with: one line, changed in a small form where it stands. */
-import { useState, type KeyboardEvent } from 'react';
+import { useState } from 'react';
 import { Pencil } from 'lucide-react';
 import type { PlaceView } from '@/core/contacts';
-import {
-  BareButton,
-  Columns,
-  ErrorMessage,
-  FactLine,
-  FormEnd,
-  FormFields,
-  Stack,
-  Text,
-  TextFormField,
-  useSaveForm,
-  useToast,
-} from '../kit';
+import { BareButton, Columns, FactLine, Text, TextFormField, useSaveForm, useToast } from '../kit';
+import { FormInPlace } from './form-in-place';
 import { useSaveFact } from './in-place';
 import type { ContactInFull } from './types';
 
@@ -78,30 +67,19 @@ function PlaceForm({
       onClose();
     },
   });
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key !== 'Escape') return;
-    event.stopPropagation();
-    onClose();
-  };
   return (
-    <form onSubmit={form.submit} onKeyDown={onKeyDown} noValidate aria-label={label}>
-      <FormFields of={form}>
-        <Stack gap={2} above={1}>
-          <Text tone="soft" small>
-            {of === 'mailing'
-              ? 'Letters go here. Leave it empty to send them home.'
-              : 'A property they own or are selling. Letters don’t go here.'}
-          </Text>
-          <Columns least={150}>
-            <TextFormField name="street" label="Street" autoFocus />
-            <TextFormField name="city" label="City" />
-            <TextFormField name="region" label="State" />
-            <TextFormField name="postal_code" label="ZIP" />
-          </Columns>
-          <FormEnd does="Save" busy={form.busy} onCancel={onClose} />
-          <ErrorMessage error={form.error} />
-        </Stack>
-      </FormFields>
-    </form>
+    <FormInPlace label={label} form={form} onClose={onClose}>
+      <Text tone="soft" small>
+        {of === 'mailing'
+          ? 'Letters go here. Leave it empty to send them home.'
+          : 'A property they own or are selling. Letters don’t go here.'}
+      </Text>
+      <Columns least={150}>
+        <TextFormField name="street" label="Street" autoFocus />
+        <TextFormField name="city" label="City" />
+        <TextFormField name="region" label="State" />
+        <TextFormField name="postal_code" label="ZIP" />
+      </Columns>
+    </FormInPlace>
   );
 }

@@ -3,6 +3,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../primitives';
 import { Button, Row, Text, useToast } from '../kit';
+import { addressText } from './address-words';
 import { nameOf, useContact, type TimelineLine } from './types';
 
 export function Whose({ line, contactId }: { line: TimelineLine; contactId: string }) {
@@ -20,8 +21,9 @@ export function Whose({ line, contactId }: { line: TimelineLine; contactId: stri
     onError: toast.fail,
   });
   if (!contact.data) return null;
+  const from = line.data.from ?? '';
   const { phones, emails } = contact.data.addresses;
-  const others = [...phones, ...emails].find(({ value }) => value === line.data.from)?.shared_with ?? [];
+  const others = [...phones, ...emails].find(({ value }) => value === from)?.shared_with ?? [];
   if (!others.length) return null;
   const people = [
     { id: contactId, name: nameOf(contact.data) },
@@ -29,7 +31,7 @@ export function Whose({ line, contactId }: { line: TimelineLine; contactId: stri
   ];
   return (
     <Row role="group" aria-label="Whose message is this?" gap={1} above={1}>
-      <Text small>They share this {line.channel === 'email' ? 'email' : 'number'}. Who wrote it?</Text>
+      <Text small>More than one contact has {addressText({ value: from, extension: null })}. Who wrote this?</Text>
       {people.map((person) => (
         <Button key={person.id} size="tiny" disabled={say.isPending} onClick={() => say.mutate(person)}>
           {person.name}

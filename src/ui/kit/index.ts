@@ -39,6 +39,7 @@ export {
   TextFormField,
   TypedFormField,
   useSaveForm,
+  type SaveForm,
 } from './form';
 export { Fact, FactLine } from './fact';
 export { SideNav } from './side-nav';
